@@ -1,0 +1,136 @@
+package claims
+
+import (
+	"io/fs"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+
+	"justlens/core/check"
+	"justlens/core/checks"
+	"justlens/core/dialect"
+	"justlens/core/review"
+	"justlens/core/schema"
+	"justlens/core/text"
+	"justlens/demo"
+)
+
+// findings reviews a query as the server's dialect, with the demo's schema.
+func findings(t *testing.T, d dialect.Dialect, only []*check.Check, query string) []review.Finding {
+	t.Helper()
+	s := schema.New(nil)
+	require.Empty(t, s.Load([]byte(demo.Schema()), d))
+	f, err := text.NewFile("claim.sql", []byte(query))
+	require.NoError(t, err)
+	return review.New(review.Options{Dialect: d, Schema: s, Checks: only, Certainty: check.Likely}).Review(f).Findings
+}
+
+// runsOn reports whether an example is written so that the server reads it.
+func runsOn(e check.Example, d dialect.Dialect) bool {
+	return e.Dialect == dialect.ANSI || e.Dialect == d || e.Dialect == dialect.MySQL && d == dialect.MariaDB
+}
+
+// beyond lists what single servers cannot read of examples that others can.
+var beyond = map[dialect.Dialect][]string{
+	dialect.MariaDB: {"ROLLUP (", "generate_series", "LATERAL", "ON CONFLICT", "IS NOT DISTINCT", "RANDOM()", "ANALYZE hives"},
+	dialect.SQLite:  {"ROLLUP (", "generate_series", "LATERAL", "ANALYZE hives"},
+}
+
+// tried reports whether a text can be tried on the server as it stands.
+func tried(query string, d dialect.Dialect) bool {
+	for _, word := range append(beyond[d], "?", "$1", ";;") {
+		if strings.Contains(query, word) {
+			return false
+		}
+	}
+	return true
+}
+
+// TestExamplesOnServers tries that what is said to be refused is refused, that
+// everything else runs, and that mends said to keep the rows keep them.
+func TestExamplesOnServers(t *testing.T) {
+	everyServer(t, func(t *testing.T, s *server) {
+		count := 0
+		for _, c := range checks.All() {
+			for _, e := range c.Examples {
+				if !runsOn(e, s.dialect) {
+					continue
+				}
+				for _, query := range append([]string{e.Bad, e.Good}, e.Near...) {
+					if query != "" && tried(query, s.dialect) {
+						count++
+						tryQuery(t, s, c, query)
+					}
+				}
+			}
+		}
+		require.Greater(t, count, 50)
+	})
+}
+
+// tryQuery compares what the check says of a query with what the server does.
+func tryQuery(t *testing.T, s *server, c *check.Check, query string) {
+	t.Helper()
+	before, err := s.rows(query)
+	refused := false
+	found := findings(t, s.dialect, []*check.Check{c}, query)
+	for _, f := range found {
+		refused = refused || f.Consequence == check.Refused
+	}
+	if refused {
+		require.Error(t, err, "%s is said to be refused by %s: %s", c.ID, s.dialect, query)
+	} else {
+		require.NoError(t, err, "%s on %s: %s", c.ID, s.dialect, query)
+	}
+	for _, f := range found {
+		for _, m := range f.Mends {
+			if len(m.Edits) == 0 || m.Effect == check.ByHand {
+				continue
+			}
+			mended, err := text.Apply([]byte(query), m.Edits)
+			require.NoError(t, err)
+			after, err := s.rows(string(mended))
+			require.NoError(t, err, "the mend %q of %s on %s: %s", m.Title, c.ID, s.dialect, mended)
+			if m.Effect == check.SameRows && !refused {
+				require.Equal(t, before, after, "the mend %q of %s on %s changes the rows: %s", m.Title, c.ID, s.dialect, mended)
+			}
+		}
+	}
+}
+
+// TestDemoQueriesOnServers tries each statement of the demo's queries.
+func TestDemoQueriesOnServers(t *testing.T) {
+	everyServer(t, func(t *testing.T, s *server) {
+		queries, err := fs.Glob(demo.Files(), "queries/*.sql")
+		require.NoError(t, err)
+		old, err := fs.Glob(demo.Files(), "queries/old_site/*.sql")
+		require.NoError(t, err)
+		if s.dialect == dialect.MariaDB {
+			queries = append(queries, old...)
+		}
+		for _, path := range queries {
+			data, err := fs.ReadFile(demo.Files(), path)
+			require.NoError(t, err)
+			for _, stmt := range strings.SplitAfter(string(data), ";\n") {
+				if strings.TrimSpace(stmt) != "" && !(s.dialect == dialect.SQLite && strings.Contains(stmt, "EXTRACT")) {
+					tryStatement(t, s, stmt)
+				}
+			}
+		}
+	})
+}
+
+func tryStatement(t *testing.T, s *server, stmt string) {
+	t.Helper()
+	_, err := s.rows(stmt)
+	refused := false
+	for _, f := range findings(t, s.dialect, checks.All(), stmt) {
+		refused = refused || f.Consequence == check.Refused
+	}
+	if refused {
+		require.Error(t, err, stmt)
+	} else {
+		require.NoError(t, err, stmt)
+	}
+}

@@ -1,0 +1,163 @@
+package cli
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"io"
+	"io/fs"
+	"os"
+	"path/filepath"
+	"strings"
+
+	"github.com/spf13/cobra"
+
+	"justlens/demo"
+	"justlens/report"
+)
+
+func newDemo(env func(string) string) *cobra.Command {
+	var color colorFlag
+	cmd := &cobra.Command{
+		Use:   "demo [DIR]",
+		Short: "Write the built-in example to a folder and walk through it",
+		Long: "Writes the example of a made-up beekeeping cooperative to DIR, or to a temporary folder, and runs the commands\n" +
+			"a newcomer needs on it, naming each. It never writes over a file.",
+		Args: func(_ *cobra.Command, args []string) error {
+			if len(args) > 1 {
+				return usageError{fmt.Errorf("one folder at most, not %d", len(args))}
+			}
+			return nil
+		},
+		RunE: func(cmd *cobra.Command, args []string) error {
+			if err := color.check(); err != nil {
+				return err
+			}
+			dir, err := demoFolder(args)
+			if err != nil {
+				return err
+			}
+			if err := writeDemo(dir); err != nil {
+				return err
+			}
+			w := cmd.OutOrStdout()
+			fmt.Fprintf(w, "The example is in %s: schema.sql, data.sql and a folder of queries.\nThe commands below were run there.\n", dir)
+			t := tour{dir: dir, w: w, color: "--color=" + colorOf(w, color.value, env), env: env}
+			return t.run(cmd.Context())
+		},
+	}
+	color.add(cmd)
+	return cmd
+}
+
+func colorOf(w io.Writer, value string, env func(string) string) string {
+	if report.StyleFor(w, value, env("NO_COLOR") != "").Color {
+		return "always"
+	}
+	return "never"
+}
+
+func demoFolder(args []string) (string, error) {
+	if len(args) == 1 {
+		return args[0], nil
+	}
+	return os.MkdirTemp("", "justlens-demo-")
+}
+
+// writeDemo writes the example's files. If one is there already, nothing is
+// written.
+func writeDemo(dir string) error {
+	files := demo.Files()
+	var paths []string
+	err := fs.WalkDir(files, ".", func(path string, d fs.DirEntry, err error) error {
+		if err != nil || d.IsDir() {
+			return err
+		}
+		paths = append(paths, path)
+		if _, err := os.Lstat(filepath.Join(dir, path)); err == nil {
+			return fmt.Errorf("%s is there already; name another folder", filepath.Join(dir, path))
+		}
+		return nil
+	})
+	if err != nil {
+		return err
+	}
+	for _, path := range paths {
+		data, err := fs.ReadFile(files, path)
+		if err != nil {
+			return err
+		}
+		target := filepath.Join(dir, path)
+		if err := os.MkdirAll(filepath.Dir(target), 0o755); err != nil {
+			return errors.New(plainError(filepath.Dir(target), err))
+		}
+		if err := os.WriteFile(target, data, 0o644); err != nil {
+			return errors.New(plainError(target, err))
+		}
+	}
+	return nil
+}
+
+// tour runs the commands of the example.
+type tour struct {
+	dir   string
+	w     io.Writer
+	color string
+	env   func(string) string
+}
+
+// step is a command with what it teaches; status is how it ends.
+type step struct {
+	about  string
+	args   []string
+	status int
+}
+
+var steps = []step{
+	{"One query, straight from the command line.",
+		[]string{"review", "--query", "SELECT name FROM hives WHERE moved_on = NULL"}, exitFindings},
+	{"A file, with the tables known: now the check can be certain.",
+		[]string{"review", "queries/spare_queens.sql", "--schema", "schema.sql"}, exitFindings},
+	{"Why that is so, with examples.",
+		[]string{"guide", "null.not-in-subquery"}, exitFine},
+	{"The mends that keep the rows, as a diff; --write would put them into the files.",
+		[]string{"mend", "queries", "--schema", "schema.sql"}, exitFine},
+	{"Everything, the report kept in files for people and for programs.",
+		[]string{"review", "queries", "--schema", "schema.sql", "--report", "text=findings.txt", "--report", "json=findings.json"}, exitFindings},
+	{"The worst of it: what a database would refuse.",
+		[]string{"review", "queries", "--schema", "schema.sql", "--only", "clause,syntax"}, exitFindings},
+}
+
+func (t tour) run(ctx context.Context) error {
+	back, err := os.Getwd()
+	if err != nil {
+		return err
+	}
+	if err := os.Chdir(t.dir); err != nil {
+		return err
+	}
+	defer os.Chdir(back)
+	for i, s := range steps {
+		fmt.Fprintf(t.w, "\n%d. %s\n\n   $ justlens %s\n\n", i+1, s.about, commandLine(s.args))
+		args := s.args
+		if s.args[0] != "mend" {
+			args = append(args[:len(args):len(args)], t.color)
+		}
+		if got := Run(ctx, args, strings.NewReader(""), t.w, t.w, t.env); got != s.status {
+			return fmt.Errorf("the step ended with status %d where %d was expected", got, s.status)
+		}
+		if s.status == exitFindings {
+			fmt.Fprintf(t.w, "(exit status %d: findings at or above the gate)\n", s.status)
+		}
+	}
+	fmt.Fprintf(t.w, "\nYour turn: cd %s, and try justlens review on a query of your own.\n", shellWord(t.dir))
+	return nil
+}
+
+func commandLine(args []string) string {
+	words := make([]string, len(args))
+	for i, a := range args {
+		words[i] = shellWord(a)
+	}
+	return strings.Join(words, " ")
+}

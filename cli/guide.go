@@ -1,0 +1,62 @@
+package cli
+
+import (
+	"fmt"
+	"io"
+	"strings"
+
+	"github.com/spf13/cobra"
+
+	"justlens/core/check"
+	"justlens/core/checks"
+	"justlens/report"
+)
+
+func newGuide(env func(string) string) *cobra.Command {
+	var color colorFlag
+	cmd := &cobra.Command{
+		Use:   "guide [CHECK or FAMILY]",
+		Short: "What is checked: a list, a family, or one check in full with examples",
+		Example: "  justlens guide\n  justlens guide null\n" +
+			"  justlens guide null.not-in-subquery",
+		Args: func(_ *cobra.Command, args []string) error {
+			if len(args) > 1 {
+				return usageError{fmt.Errorf("one check or family at a time, not %d", len(args))}
+			}
+			return nil
+		},
+		RunE: func(cmd *cobra.Command, args []string) error {
+			if err := color.check(); err != nil {
+				return err
+			}
+			w := cmd.OutOrStdout()
+			return guide(w, report.StyleFor(w, color.value, env("NO_COLOR") != ""), args)
+		},
+	}
+	color.add(cmd)
+	return cmd
+}
+
+func guide(w io.Writer, style report.Style, args []string) error {
+	all := checks.All()
+	if len(args) == 0 {
+		return report.GuideList(w, style, checks.Families, all)
+	}
+	chosen, err := chosenChecks(args, nil)
+	if err != nil {
+		return err
+	}
+	if strings.Contains(args[0], ".") {
+		return report.GuideCheck(w, style, chosen[0])
+	}
+	return report.GuideList(w, style, family(chosen), chosen)
+}
+
+func family(chosen []*check.Check) []checks.Family {
+	for _, f := range checks.Families {
+		if f.Name == chosen[0].Family() {
+			return []checks.Family{f}
+		}
+	}
+	return nil
+}

@@ -1,0 +1,314 @@
+package bind
+
+import (
+	"justlens/core/dialect"
+	"justlens/core/dialect/word"
+	"justlens/core/schema"
+	"justlens/core/syntax"
+)
+
+// Binder binds one statement after another. It is not safe for use by several
+// goroutines.
+type Binder struct {
+	info    Info
+	schema  *schema.Schema
+	columns map[*schema.Table][]syntax.Sym // the names of a table's columns, numbered once
+	pending []pending
+}
+
+// pending is an unqualified name, looked up when all sources of the statement
+// have learned what its qualified names teach.
+type pending struct {
+	name    *syntax.Name
+	scope   *Scope
+	visible visible
+	place   place
+}
+
+// place is the kind of clause in which a name stands, as far as what it sees
+// depends on it.
+type place uint8
+
+const (
+	inSelect place = iota
+	inWhere
+	inOn
+	inGroupBy
+	inHaving
+	inOrderBy
+)
+
+// NewBinder makes a binder for a parser's table of names.
+func NewBinder(names *syntax.Names) *Binder {
+	return &Binder{info: Info{Names: names}, columns: map[*schema.Table][]syntax.Sym{}}
+}
+
+// Reset begins a new text. The schema may change from statement to statement.
+func (b *Binder) Reset(src []byte, d dialect.Dialect, s *schema.Schema) {
+	b.info.Src, b.info.Dialect, b.schema = src, d, s
+	clear(b.columns)
+}
+
+// Bind binds a statement. What it gives is valid until the next call.
+func (b *Binder) Bind(stmt *syntax.Statement) *Info {
+	in := &b.info
+	in.Scopes = in.Scopes[:0]
+	in.uses = grown(in.uses, stmt.Nodes+1)
+	in.parents = grown(in.parents, stmt.Nodes+1)
+	in.scopeOf = grown(in.scopeOf, stmt.Nodes+1)
+	b.pending = b.pending[:0]
+	b.link(stmt.Node)
+	b.statement(stmt.Node, nil, nil)
+	for _, p := range b.pending {
+		in.uses[p.name.ID()] = b.resolve(p)
+	}
+	return in
+}
+
+// grown gives a cleared slice of the length.
+func grown[T any](s []T, n int) []T {
+	if cap(s) < n {
+		return make([]T, n, n+n/2)
+	}
+	s = s[:n]
+	clear(s)
+	return s
+}
+
+// link records the parent of every node.
+func (b *Binder) link(n syntax.Node) {
+	syntax.Children(n, func(c syntax.Node) {
+		b.info.parents[c.ID()] = n
+		b.link(c)
+	})
+}
+
+func (b *Binder) open(node syntax.Node, parent *Scope, ctes *cteScope) *Scope {
+	s := &Scope{Node: node, Parent: parent, ctes: ctes}
+	b.info.Scopes = append(b.info.Scopes, s)
+	b.info.scopeOf[node.ID()] = s
+	return s
+}
+
+func (b *Binder) statement(n syntax.Stmt, outer *Scope, ctes *cteScope) {
+	switch n := n.(type) {
+	case *syntax.SelectStmt:
+		b.query(n.Query, outer, ctes)
+	case *syntax.CreateTable:
+		if n.Query != nil {
+			b.query(n.Query, nil, nil)
+		}
+	case *syntax.CreateView:
+		b.query(n.Query, nil, nil)
+	case *syntax.Insert:
+		b.insert(n, outer, ctes)
+	case *syntax.Update:
+		ctes = b.with(n.With, outer, ctes)
+		s := b.open(n, outer, ctes)
+		b.table(n.Table, s)
+		b.from(n.From, s)
+		for _, a := range n.Set {
+			b.expr(a.Value, s, inSelect)
+		}
+		b.rest(s, n.Where, n.OrderBy, n.Returning)
+	case *syntax.Delete:
+		ctes = b.with(n.With, outer, ctes)
+		s := b.open(n, outer, ctes)
+		b.from(n.From, s)
+		b.from(n.Using, s)
+		b.rest(s, n.Where, n.OrderBy, n.Returning)
+	}
+}
+
+func (b *Binder) rest(s *Scope, w *syntax.Where, o *syntax.OrderBy, returning []*syntax.SelectItem) {
+	if w != nil {
+		b.expr(w.Cond, s, inWhere)
+	}
+	if o != nil {
+		for _, item := range o.Items {
+			b.expr(item.X, s, inWhere)
+		}
+	}
+	for _, item := range returning {
+		b.expr(item.X, s, inSelect)
+	}
+}
+
+func (b *Binder) insert(n *syntax.Insert, outer *Scope, ctes *cteScope) {
+	ctes = b.with(n.With, outer, ctes)
+	if n.Query != nil {
+		b.query(n.Query, outer, ctes)
+	}
+	s := b.open(n, outer, ctes)
+	b.table(n.Table, s)
+	excluded := &Source{Node: n.Table, Name: syntax.Ident{Sym: b.info.Names.Intern([]byte("excluded"))}, Scope: s}
+	s.Sources = append(s.Sources, excluded)
+	for _, a := range n.Conflict {
+		b.qualifiedOnly(a.Value, s)
+	}
+	b.rest(s, nil, nil, n.Returning)
+}
+
+// qualifiedOnly binds an expression of ON CONFLICT, where a bare column is the
+// target's although EXCLUDED has it too.
+func (b *Binder) qualifiedOnly(x syntax.Expr, s *Scope) {
+	n := len(b.pending)
+	b.expr(x, s, inSelect)
+	for i := n; i < len(b.pending); i++ {
+		if b.pending[i].scope == s {
+			b.pending[i].visible = visible{0, 1}
+		}
+	}
+}
+
+// expr binds the names of an expression and the queries inside it.
+func (b *Binder) expr(x syntax.Expr, s *Scope, at place) {
+	if x != nil {
+		b.visit(x, s, visible{0, 1 << 30}, at)
+	}
+}
+
+func (b *Binder) visit(n syntax.Node, s *Scope, v visible, at place) {
+	switch n := n.(type) {
+	case *syntax.Name:
+		b.name(n, s, v, at)
+		return
+	case *syntax.Query:
+		b.query(n, s, s.ctes)
+		return
+	case *syntax.Call:
+		if skipsUnit(b.info.FunctionName(n)) && len(n.Args) > 1 {
+			for _, a := range n.Args[1:] {
+				b.visit(a, s, v, at)
+			}
+			return
+		}
+	case *syntax.TypeName:
+		return
+	}
+	syntax.Children(n, func(c syntax.Node) { b.visit(c, s, v, at) })
+}
+
+// skipsUnit reports whether the first argument of a function is a unit such as
+// MONTH and no column.
+func skipsUnit(function string) bool {
+	switch function {
+	case "dateadd", "datediff_big", "datepart", "datename", "timestampdiff", "timestampadd", "datetrunc", "date_bucket":
+		return true
+	}
+	return false
+}
+
+// name binds a qualified name at once; it puts an unqualified one off.
+func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
+	if len(n.Parts) == 1 {
+		if !n.Parts[0].Quoted && isUnit(word.Word(n.Parts[0].Sym)) && b.isDateDiff(n) {
+			return
+		}
+		b.pending = append(b.pending, pending{n, s, v, at})
+		return
+	}
+	u := &b.info.uses[n.ID()]
+	u.Scope = s
+	src, outer := s.source(n.Qualifier().Sym)
+	if src == nil {
+		u.Status = Unclear
+		return
+	}
+	u.Source, u.Outer = src, outer
+	if src.Complete {
+		u.Column = src.column(n.Last().Sym)
+	} else {
+		u.Column = src.learn(n.Last().Sym)
+	}
+	u.Status = Resolved
+	if u.Column == nil {
+		u.Status, u.Source = Missing, nil
+	}
+}
+
+// isDateDiff reports whether a unit stands as the first of three arguments of
+// DATEDIFF; of two it would be a column.
+func (b *Binder) isDateDiff(n *syntax.Name) bool {
+	c, ok := b.info.Parent(n).(*syntax.Call)
+	return ok && b.info.FunctionName(c) == "datediff" && len(c.Args) == 3 && c.Args[0] == syntax.Expr(n)
+}
+
+func isUnit(w word.Word) bool {
+	switch w {
+	case word.Year, word.Quarter, word.Month, word.Week, word.Day, word.Hour, word.Minute, word.Second, word.Microsecond:
+		return true
+	}
+	return false
+}
+
+// resolve looks an unqualified name up, by the rules of its clause.
+func (b *Binder) resolve(p pending) Use {
+	sym := p.name.Parts[0].Sym
+	sel, _ := p.scope.Node.(*syntax.Select)
+	if p.place == inOrderBy && sel != nil {
+		if _, direct := b.info.Parent(p.name).(*syntax.OrderItem); direct {
+			if item := b.output(sel, sym); item != nil {
+				return Use{Status: OutputAlias, Scope: p.scope, Item: item}
+			}
+		}
+	}
+	u := p.scope.lookupOut(sym, p.visible)
+	u.Scope = p.scope
+	if u.Status == Resolved || u.Status == Ambiguous {
+		return u
+	}
+	if src, outer := p.scope.source(sym); src != nil {
+		return Use{Status: Builtin, Scope: p.scope, Source: src, Outer: outer}
+	}
+	if !p.name.Parts[0].Quoted && isBuiltin(word.Word(sym)) {
+		return Use{Status: Builtin, Scope: p.scope}
+	}
+	if sel != nil && b.seesAliases(p.place) && u.Status != Resolved {
+		if item := b.alias(sel, sym); item != nil && (u.Status == Missing || p.place != inOrderBy) {
+			return Use{Status: OutputAlias, Scope: p.scope, Item: item}
+		}
+	}
+	return u
+}
+
+// seesAliases reports whether names of a clause may be output aliases.
+func (b *Binder) seesAliases(at place) bool {
+	switch at {
+	case inWhere, inOn:
+		return b.info.Dialect.Has(dialect.AliasInWhere)
+	case inGroupBy:
+		return b.info.Dialect.Has(dialect.AliasInGroupBy)
+	case inHaving:
+		return b.info.Dialect.Has(dialect.AliasInHaving)
+	}
+	return at == inOrderBy
+}
+
+// alias finds the output column with a written alias.
+func (b *Binder) alias(s *syntax.Select, sym syntax.Sym) *syntax.SelectItem {
+	for _, item := range s.Items {
+		if !item.Alias.IsZero() && item.Alias.Sym == sym {
+			return item
+		}
+	}
+	return nil
+}
+
+// output finds the output column of a name, written or that of its column.
+func (b *Binder) output(s *syntax.Select, sym syntax.Sym) *syntax.SelectItem {
+	for _, item := range s.Items {
+		if outputSym(item) == sym {
+			return item
+		}
+	}
+	return nil
+}
+
+func isBuiltin(w word.Word) bool {
+	switch w {
+	case word.Sysdate, word.Rownum, word.Rowid, word.Level, word.User, word.Uid, word.Value, word.Default, word.Maxvalue:
+		return true
+	}
+	return false
+}

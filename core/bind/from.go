@@ -1,0 +1,190 @@
+package bind
+
+import (
+	"justlens/core/schema"
+	"justlens/core/syntax"
+)
+
+// cteScope is a list of the common table expressions that can be seen, the
+// nearest first.
+type cteScope struct {
+	sym      syntax.Sym
+	columns  []output
+	complete bool
+	next     *cteScope
+}
+
+func (c *cteScope) find(sym syntax.Sym) *cteScope {
+	for ; c != nil; c = c.next {
+		if c.sym == sym {
+			return c
+		}
+	}
+	return nil
+}
+
+// with binds the CTEs of a WITH clause and gives the list with them.
+func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
+	if w == nil {
+		return ctes
+	}
+	for _, c := range w.CTEs {
+		entry := &cteScope{sym: c.Name.Sym, next: ctes}
+		if c.Query == nil {
+			b.statement(c.Stmt, outer, ctes)
+			ctes = entry
+			continue
+		}
+		// The CTE sees itself, its columns unknown but for a written list, as
+		// recursion does; where it is none the name means the table outside.
+		self := *entry
+		if !w.Recursive {
+			self = cteScope{next: ctes}
+		}
+		for _, id := range c.Columns {
+			self.columns = append(self.columns, output{sym: id.Sym})
+		}
+		self.complete = len(c.Columns) > 0
+		entry.columns, entry.complete = b.query(c.Query, outer, &self)
+		rename(entry.columns, c.Columns)
+		ctes = entry
+	}
+	return ctes
+}
+
+func rename(columns []output, names []syntax.Ident) {
+	for i := range min(len(columns), len(names)) {
+		columns[i].sym = names[i].Sym
+	}
+}
+
+// from binds the FROM clause: its tables become sources of the scope.
+func (b *Binder) from(f *syntax.From, s *Scope) {
+	if f == nil {
+		return
+	}
+	for _, t := range f.Tables {
+		b.table(t, s)
+	}
+}
+
+func (b *Binder) table(t syntax.TableExpr, s *Scope) {
+	switch t := t.(type) {
+	case *syntax.TableRef:
+		b.tableRef(t, s)
+	case *syntax.Derived:
+		// What LATERAL adds to see is the scope itself.
+		outer := s.Parent
+		if t.Lateral || isApplied(b.info.Parent(t)) {
+			outer = s
+		}
+		columns, complete := b.query(t.Query, outer, s.ctes)
+		rename(columns, t.Columns)
+		b.add(s, &Source{Node: t, Name: t.Alias, Complete: complete}, columns)
+	case *syntax.FuncTable:
+		for _, c := range t.Calls {
+			b.expr(c, s, inSelect)
+		}
+		name := t.Alias
+		if call, ok := t.Calls[0].(*syntax.Call); ok && name.IsZero() {
+			name = call.Name[len(call.Name)-1]
+		}
+		b.add(s, &Source{Node: t, Name: name}, nil)
+	case *syntax.ParenTable:
+		b.table(t.Table, s)
+	case *syntax.Join:
+		b.join(t, s)
+	case *syntax.BadTable:
+		b.add(s, &Source{Node: t}, nil)
+	}
+}
+
+func isApplied(parent syntax.Node) bool {
+	j, ok := parent.(*syntax.Join)
+	return ok && (j.Type == syntax.CrossApply || j.Type == syntax.OuterApply)
+}
+
+func (b *Binder) add(s *Scope, src *Source, columns []output) {
+	src.Scope, src.index = s, len(s.Sources)
+	for _, c := range columns {
+		src.Columns = append(src.Columns, &Column{Sym: c.sym, Source: src, Index: -1, X: c.x})
+	}
+	s.Sources = append(s.Sources, src)
+}
+
+func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
+	last := t.Name[len(t.Name)-1]
+	src := &Source{Node: t, Name: last}
+	if !t.Alias.IsZero() {
+		src.Name = t.Alias
+	}
+	if len(t.Name) == 1 {
+		if c := s.ctes.find(last.Sym); c != nil {
+			src.Complete = c.complete
+			columns := append([]output(nil), c.columns...)
+			rename(columns, t.Columns)
+			b.add(s, src, columns)
+			return
+		}
+	}
+	b.add(s, src, nil)
+	if b.schema == nil {
+		return
+	}
+	if table := b.schema.Table(b.info.Names.String(last.Sym)); table != nil {
+		src.table, src.Complete = table, table.Complete
+		for i, sym := range b.tableColumns(table) {
+			src.Columns = append(src.Columns, &Column{Sym: sym, Source: src, Index: i})
+		}
+		for i := range min(len(src.Columns), len(t.Columns)) {
+			src.Columns[i].Sym = t.Columns[i].Sym
+		}
+	}
+}
+
+func (b *Binder) tableColumns(t *schema.Table) []syntax.Sym {
+	if syms, ok := b.columns[t]; ok {
+		return syms
+	}
+	syms := make([]syntax.Sym, len(t.Columns))
+	for i := range t.Columns {
+		syms[i] = b.info.Names.Intern([]byte(t.Columns[i].Name))
+	}
+	b.columns[t] = syms
+	return syms
+}
+
+func (b *Binder) join(j *syntax.Join, s *Scope) {
+	from := len(s.Sources)
+	b.table(j.Left, s)
+	middle := len(s.Sources)
+	b.table(j.Right, s)
+	left, right := s.Sources[from:middle], s.Sources[middle:]
+	switch j.Type {
+	case syntax.LeftJoin, syntax.OuterApply:
+		makeOptional(right)
+	case syntax.RightJoin:
+		makeOptional(left)
+	case syntax.FullJoin:
+		makeOptional(left)
+		makeOptional(right)
+	}
+	s.Natural = s.Natural || j.Natural
+	for _, id := range j.Using {
+		s.Merged = append(s.Merged, id.Sym)
+		for _, src := range s.Sources[from:] {
+			if !src.Complete && (len(left) == 1 || src.index >= middle) {
+				src.learn(id.Sym)
+			}
+		}
+	}
+	if j.On != nil {
+		b.visit(j.On, s, visible{from, len(s.Sources)}, inOn)
+	}
+}
+
+func makeOptional(sources []*Source) {
+	for _, s := range sources {
+		s.Optional = true
+	}
+}

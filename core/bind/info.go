@@ -1,0 +1,143 @@
+package bind
+
+import (
+	"justlens/core/dialect"
+	"justlens/core/schema"
+	"justlens/core/syntax"
+)
+
+// Status tells how much is known of a use of a name.
+type Status uint8
+
+const (
+	// Unbound is a name that was not looked up: a target of SET, a type, a unit.
+	Unbound Status = iota
+	// Resolved is a column whose source is known.
+	Resolved
+	// Assumed is a column of the only source that could have it, though that
+	// source's columns are not known.
+	Assumed
+	// Ambiguous is a column that several sources have.
+	Ambiguous
+	// OutputAlias is the name of an output column of the same query.
+	OutputAlias
+	// Builtin is a value of the database's own, or a whole row.
+	Builtin
+	// Missing is a name that no source can have.
+	Missing
+	// Unclear is a name that cannot be told.
+	Unclear
+)
+
+// Use is what one name in the text means.
+type Use struct {
+	Status Status
+	Scope  *Scope  // where the name stands
+	Source *Source // for Resolved and Assumed
+	Column *Column // for Resolved
+	// Candidates are the sources of an ambiguous name.
+	Candidates []*Source
+	// Item is the output column of an OutputAlias.
+	Item *syntax.SelectItem
+	// Outer tells that the source belongs to a query around this one.
+	Outer bool
+}
+
+// Info is what is known of one statement. It is valid until the next call of
+// [Binder.Bind].
+type Info struct {
+	Dialect dialect.Dialect
+	Names   *syntax.Names
+	Src     []byte
+	Scopes  []*Scope // in the order in which they were opened
+
+	uses    []Use // by node number
+	parents []syntax.Node
+	scopeOf []*Scope // of Select, Update, Delete and Insert nodes
+}
+
+// Use gives what a name means; the zero Use if it was not looked up.
+func (in *Info) Use(n *syntax.Name) *Use { return &in.uses[n.ID()] }
+
+// Parent gives the node above, nil for the statement.
+func (in *Info) Parent(n syntax.Node) syntax.Node { return in.parents[n.ID()] }
+
+// Scope gives the scope that a Select, Update, Delete or Insert opened.
+func (in *Info) Scope(n syntax.Node) *Scope { return in.scopeOf[n.ID()] }
+
+// Text gives the text of a node as written.
+func (in *Info) Text(n syntax.Node) string {
+	s := n.Span()
+	return string(in.Src[s.Start:s.End])
+}
+
+// Ident gives a name as written, quotes included.
+func (in *Info) Ident(id syntax.Ident) string {
+	return string(in.Src[id.Span.Start:id.Span.End])
+}
+
+// FunctionName gives the last part of a called name in lower case.
+func (in *Info) FunctionName(c *syntax.Call) string {
+	if len(c.Name) == 0 {
+		return ""
+	}
+	return in.Names.String(c.Name[len(c.Name)-1].Sym)
+}
+
+// IsAggregate reports whether a call aggregates rows: it names an aggregate
+// function and is no window function.
+func (in *Info) IsAggregate(c *syntax.Call) bool {
+	return c.Over == nil && len(c.Name) == 1 && in.Dialect.IsAggregate(in.FunctionName(c), len(c.Args))
+}
+
+// Enclosing gives the nearest node above n that is of one of the kinds, and
+// the node below it on the way from n. It stops at the query around n, so
+// that what lies outside a subquery is not found.
+func (in *Info) Enclosing(n syntax.Node, kinds syntax.KindSet) (found, below syntax.Node) {
+	below = n
+	for p := in.Parent(n); p != nil; below, p = p, in.Parent(p) {
+		if kinds.Has(p.Kind()) {
+			return p, below
+		}
+		if p.Kind() == syntax.KindQuery {
+			break
+		}
+	}
+	return nil, nil
+}
+
+// SelectOf gives the SELECT in one of whose clauses n stands, ORDER BY and the
+// row limit included; nil where there is none.
+func (in *Info) SelectOf(n syntax.Node) *syntax.Select {
+	for p := n; p != nil; p = in.Parent(p) {
+		switch p := p.(type) {
+		case *syntax.Select:
+			return p
+		case *syntax.Query:
+			s, _ := p.Body.(*syntax.Select)
+			return s
+		}
+	}
+	return nil
+}
+
+// QueryOf gives the query whose body the SELECT is, or of which it is a
+// branch of a set operation.
+func (in *Info) QueryOf(s *syntax.Select) *syntax.Query {
+	for p := in.Parent(s); p != nil; p = in.Parent(p) {
+		if q, ok := p.(*syntax.Query); ok {
+			return q
+		}
+	}
+	return nil
+}
+
+// OwnQuery gives the query whose whole body the SELECT is, nil for a branch
+// of a set operation.
+func (in *Info) OwnQuery(s *syntax.Select) *syntax.Query {
+	q, _ := in.Parent(s).(*syntax.Query)
+	return q
+}
+
+// Table gives the schema's table behind a source, nil if there is none.
+func (s *Source) SchemaTable() *schema.Table { return s.table }

@@ -1,0 +1,122 @@
+package bind
+
+import "justlens/core/syntax"
+
+// output is a column that a query gives out.
+type output struct {
+	sym syntax.Sym
+	x   syntax.Expr
+}
+
+// query binds a query and gives its output columns, and whether they are all.
+func (b *Binder) query(q *syntax.Query, outer *Scope, ctes *cteScope) ([]output, bool) {
+	ctes = b.with(q.With, outer, ctes)
+	columns, complete := b.body(q.Body, outer, ctes)
+	if q.OrderBy != nil {
+		scope := b.orderScope(q, outer, ctes)
+		for _, item := range q.OrderBy.Items {
+			b.expr(item.X, scope, inOrderBy)
+		}
+	}
+	return columns, complete
+}
+
+// orderScope gives what ORDER BY sees: the scope of the SELECT, or, after a
+// set operation, a scope whose names are not looked up.
+func (b *Binder) orderScope(q *syntax.Query, outer *Scope, ctes *cteScope) *Scope {
+	if s, ok := q.Body.(*syntax.Select); ok {
+		return b.info.Scope(s)
+	}
+	s := b.open(q, outer, ctes)
+	b.add(s, &Source{}, nil)
+	b.add(s, &Source{}, nil)
+	return s
+}
+
+func (b *Binder) body(n syntax.Body, outer *Scope, ctes *cteScope) ([]output, bool) {
+	switch n := n.(type) {
+	case *syntax.Select:
+		return b.selectBody(n, outer, ctes)
+	case *syntax.SetOp:
+		columns, complete := b.body(n.Left, outer, ctes)
+		b.body(n.Right, outer, ctes)
+		for i := range columns {
+			columns[i].x = nil // what a branch says of NULL does not hold for the whole
+		}
+		return columns, complete
+	case *syntax.ParenQuery:
+		return b.query(n.Query, outer, ctes)
+	case *syntax.Values:
+		scope := b.open(n, outer, ctes)
+		for _, row := range n.Rows {
+			for _, x := range row.Items {
+				b.expr(x, scope, inSelect)
+			}
+		}
+	}
+	return nil, false
+}
+
+func (b *Binder) selectBody(n *syntax.Select, outer *Scope, ctes *cteScope) ([]output, bool) {
+	s := b.open(n, outer, ctes)
+	b.from(n.From, s)
+	for _, x := range n.DistinctOn {
+		b.expr(x, s, inSelect)
+	}
+	for _, item := range n.Items {
+		b.expr(item.X, s, inSelect)
+	}
+	if n.Where != nil {
+		b.expr(n.Where.Cond, s, inWhere)
+	}
+	if n.GroupBy != nil {
+		for _, x := range n.GroupBy.Items {
+			b.expr(x, s, inGroupBy)
+		}
+	}
+	if n.Having != nil {
+		b.expr(n.Having.Cond, s, inHaving)
+	}
+	for _, w := range n.Windows {
+		b.visit(w, s, visible{0, 1 << 30}, inSelect)
+	}
+	if n.Qualify != nil {
+		b.expr(n.Qualify.Cond, s, inOrderBy)
+	}
+	return outputs(n, s)
+}
+
+// outputs lists the output columns, stars expanded as far as known.
+func outputs(n *syntax.Select, s *Scope) ([]output, bool) {
+	var columns []output
+	complete := true
+	for _, item := range n.Items {
+		star, ok := item.X.(*syntax.Star)
+		if !ok {
+			columns = append(columns, output{outputSym(item), item.X})
+			continue
+		}
+		for _, src := range s.Sources {
+			if len(star.Qualifier) > 0 && star.Qualifier[len(star.Qualifier)-1].Sym != src.Name.Sym {
+				continue
+			}
+			complete = complete && src.Complete && len(s.Merged) == 0 && !s.Natural
+			for _, c := range src.Columns {
+				columns = append(columns, output{sym: c.Sym, x: c.X})
+			}
+		}
+	}
+	return columns, complete
+}
+
+// outputSym gives the name of an output column: its alias or its column's
+// name; 0 for a computed column, which databases name as they like.
+func outputSym(item *syntax.SelectItem) syntax.Sym {
+	if !item.Alias.IsZero() {
+		return item.Alias.Sym
+	}
+	if n, ok := item.X.(*syntax.Name); ok {
+		return n.Last().Sym
+	}
+	return 0
+}

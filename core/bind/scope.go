@@ -1,0 +1,143 @@
+package bind
+
+import (
+	"justlens/core/schema"
+	"justlens/core/syntax"
+)
+
+// Source is a table, view, derived table or common table expression as it
+// stands in one FROM.
+type Source struct {
+	Node    syntax.TableExpr
+	Name    syntax.Ident // what a column is qualified with: the alias or the table's name
+	Columns []*Column
+	// Complete tells that Columns are all there are; without it they are
+	// those that the text teaches.
+	Complete bool
+	// Optional tells that an outer join may fill the source with NULLs.
+	Optional bool
+	// Scope is the scope the source belongs to.
+	Scope *Scope
+
+	table *schema.Table
+	index int // in Scope.Sources
+}
+
+// Column is a column of a source.
+type Column struct {
+	Sym    syntax.Sym
+	Source *Source
+	// Index is the column's place in the schema's table, -1 if there is none.
+	Index int
+	// X is the expression of the derived table or CTE behind the source.
+	X syntax.Expr
+}
+
+// Scope is what a SELECT, UPDATE, DELETE or INSERT sees.
+type Scope struct {
+	Node   syntax.Node
+	Parent *Scope // the query around a subquery
+	// Sources are those of FROM, in the order of the text.
+	Sources []*Source
+	// Merged are the columns that USING makes one.
+	Merged []syntax.Sym
+	// Natural tells of a NATURAL JOIN, which merges whatever names agree.
+	Natural bool
+
+	ctes *cteScope
+}
+
+// column finds a column of the source by name.
+func (s *Source) column(sym syntax.Sym) *Column {
+	for _, c := range s.Columns {
+		if c.Sym == sym {
+			return c
+		}
+	}
+	return nil
+}
+
+// learn adds a column that a qualified use teaches.
+func (s *Source) learn(sym syntax.Sym) *Column {
+	c := s.column(sym)
+	if c == nil {
+		c = &Column{Sym: sym, Source: s, Index: -1}
+		s.Columns = append(s.Columns, c)
+	}
+	return c
+}
+
+// source finds a source by its name, here or in a query around.
+func (sc *Scope) source(sym syntax.Sym) (*Source, bool) {
+	for at := sc; at != nil; at = at.Parent {
+		for _, s := range at.Sources {
+			if s.Name.Sym == sym {
+				return s, at != sc
+			}
+		}
+	}
+	return nil, false
+}
+
+func (sc *Scope) merges(sym syntax.Sym) bool {
+	for _, m := range sc.Merged {
+		if m == sym {
+			return true
+		}
+	}
+	return sc.Natural
+}
+
+// visible is the part of a scope's sources that a name can see: all of them,
+// or those of one join for its ON.
+type visible struct{ from, to int }
+
+// lookup finds an unqualified column in one scope.
+func (sc *Scope) lookup(sym syntax.Sym, v visible) Use {
+	var first *Column
+	var candidates []*Source
+	open := 0
+	var only *Source
+	for _, s := range sc.Sources[v.from:min(v.to, len(sc.Sources))] {
+		if c := s.column(sym); c != nil {
+			if first == nil {
+				first = c
+			}
+			candidates = append(candidates, s)
+		} else if !s.Complete {
+			open++
+			only = s
+		}
+	}
+	switch {
+	case len(candidates) == 1, len(candidates) > 1 && sc.merges(sym):
+		return Use{Status: Resolved, Source: first.Source, Column: first}
+	case len(candidates) > 1:
+		return Use{Status: Ambiguous, Candidates: candidates}
+	case open == 1:
+		return Use{Status: Assumed, Source: only}
+	case open > 1:
+		return Use{Status: Unclear}
+	}
+	return Use{Status: Missing}
+}
+
+// lookupOut finds an unqualified column here or in the queries around.
+func (sc *Scope) lookupOut(sym syntax.Sym, v visible) Use {
+	u := sc.lookup(sym, v)
+	if u.Status != Missing && u.Status != Assumed {
+		return u
+	}
+	for at := sc.Parent; at != nil; at = at.Parent {
+		outer := at.lookup(sym, visible{0, len(at.Sources)})
+		switch {
+		case outer.Status == Missing:
+		case u.Status == Assumed:
+			return Use{Status: Unclear} // the inner source may have it, so may an outer one
+		default:
+			outer.Outer = true
+			return outer
+		}
+	}
+	return u
+}

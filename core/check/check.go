@@ -1,0 +1,99 @@
+package check
+
+import (
+	"strings"
+
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+)
+
+// Needs tells what a check must know beyond the text.
+type Needs uint8
+
+const (
+	// Text: the text alone proves a finding.
+	Text Needs = iota
+	// Schema: without table definitions the check is silent or less certain.
+	Schema
+)
+
+// Check looks for one kind of defect. It is immutable and may be used from
+// several goroutines.
+type Check struct {
+	// ID is family.name; its meaning never changes once released.
+	ID string
+	// Title says in a few words what is found.
+	Title string
+	// Doc says what happens and why, in a few sentences for people.
+	Doc string
+	// Verdicts is the consequence on each database.
+	Verdicts Verdicts
+	Needs    Needs
+	Examples []Example
+	// Kinds are the nodes for which Run is called.
+	Kinds syntax.KindSet
+	Run   func(*Pass, syntax.Node)
+	// Statement, if set, is called once for each statement, also for one that
+	// could not be read whole.
+	Statement func(*Pass)
+}
+
+// Family is the part of the ID before the dot.
+func (c *Check) Family() string {
+	family, _, _ := strings.Cut(c.ID, ".")
+	return family
+}
+
+// Example shows a defect and its mend. Bad must give a finding of the check,
+// Good and each of Near none.
+type Example struct {
+	// Dialect under which the example is read.
+	Dialect dialect.Dialect
+	// NoSchema leaves the demo's schema out.
+	NoSchema bool
+	Bad      string
+	// Good is Bad after the first mend, or mended by hand.
+	Good string
+	Near []string
+}
+
+// Verdicts is a consequence for each dialect.
+type Verdicts [dialect.Count]Consequence
+
+// Everywhere gives the same consequence on all databases.
+func Everywhere(c Consequence) Verdicts {
+	var v Verdicts
+	for d := range v {
+		v[d] = c
+	}
+	return v
+}
+
+// But gives v with another consequence on the databases of the set.
+func (v Verdicts) But(c Consequence, on dialect.Set) Verdicts {
+	for d := range dialect.Count {
+		if on.Has(d) {
+			v[d] = c
+		}
+	}
+	return v
+}
+
+// Worst gives the worst consequence of all.
+func (v Verdicts) Worst() Consequence {
+	worst := Fine
+	for _, c := range v {
+		worst = max(worst, c)
+	}
+	return worst
+}
+
+// Differ reports whether the databases disagree.
+func (v Verdicts) Differ() bool {
+	for _, c := range v {
+		if c != v[0] {
+			return true
+		}
+	}
+	return false
+}

@@ -1,0 +1,128 @@
+package check
+
+import (
+	"sort"
+
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+// Replace makes an edit that puts new text in the place of a span.
+func Replace(s text.Span, with string) text.Edit { return text.Edit{Span: s, Text: with} }
+
+// Insert makes an edit that puts text before a position.
+func Insert(at text.Pos, what string) text.Edit {
+	return text.Edit{Span: text.Span{Start: at, End: at}, Text: what}
+}
+
+// Remove makes edits that delete a span but for the comments in it, each with
+// the blanks before it.
+func (p *Pass) Remove(s text.Span) []text.Edit {
+	var edits []text.Edit
+	remove := func(start, end text.Pos) {
+		if start < end {
+			edits = append(edits, Replace(text.Span{Start: start, End: end}, ""))
+		}
+	}
+	at := s.Start
+	for _, c := range p.Stmt.Comments {
+		if !s.Contains(c) {
+			continue
+		}
+		end := c.Start
+		for end > at && isBlank(p.Src[end-1]) {
+			end--
+		}
+		remove(at, end)
+		at = c.End
+		// What follows the span must not end up in a line comment.
+		if p.Src[c.Start] != '/' && int(s.End) < len(p.Src) && !isNewline(p.Src[s.End]) {
+			for at < s.End && isNewline(p.Src[at]) {
+				at++
+			}
+		}
+	}
+	remove(at, s.End)
+	return edits
+}
+
+// RemoveConjuncts deletes some conditions of a chain of ANDs, those whose
+// index drop holds, with their ANDs. At least one must stay.
+func (p *Pass) RemoveConjuncts(chain []syntax.Expr, drop func(int) bool) []text.Edit {
+	var edits []text.Edit
+	kept := false
+	for i, c := range chain {
+		switch {
+		case !drop(i):
+			kept = true
+		case kept:
+			edits = append(edits, p.Remove(text.Span{Start: chain[i-1].Span().End, End: c.Span().End})...)
+		case i+1 < len(chain):
+			edits = append(edits, p.Remove(text.Span{Start: c.Span().Start, End: chain[i+1].Span().Start})...)
+		}
+	}
+	return edits
+}
+
+// RemoveClause deletes a clause and the blanks before it.
+func (p *Pass) RemoveClause(clause syntax.Node) []text.Edit {
+	s := clause.Span()
+	return p.Remove(text.Span{Start: p.EndBefore(s.Start), End: s.End})
+}
+
+// EndBefore gives the end of the last token before a position.
+func (p *Pass) EndBefore(at text.Pos) text.Pos {
+	tokens := p.Stmt.Tokens
+	i := sort.Search(len(tokens), func(i int) bool { return tokens[i].Span.Start >= at })
+	if i == 0 {
+		return at
+	}
+	return tokens[i-1].Span.End
+}
+
+// NewClause makes an edit that adds a clause behind a node, on a line of its
+// own if the clause like stands on one.
+func (p *Pass) NewClause(after syntax.Node, like syntax.Node, clause string) text.Edit {
+	return Insert(after.Span().End, p.Break(like.Span().Start, "")+clause)
+}
+
+// Break gives what separates a new clause from the text before it: a blank,
+// or, where the text at like begins a line, a line end and that line's
+// indentation with more added to it.
+func (p *Pass) Break(like text.Pos, more string) string {
+	start := int(like)
+	for start > 0 && (p.Src[start-1] == ' ' || p.Src[start-1] == '\t') {
+		start--
+	}
+	if start == 0 || !isNewline(p.Src[start-1]) {
+		return " "
+	}
+	end := "\n"
+	if start > 1 && p.Src[start-1] == '\n' && p.Src[start-2] == '\r' {
+		end = "\r\n"
+	}
+	return end + string(p.Src[start:like]) + more
+}
+
+// AddConjunct makes edits that add a condition to a chain of ANDs.
+func (p *Pass) AddConjunct(clause syntax.Node, cond syntax.Expr, condition string) []text.Edit {
+	start := clause.Span().Start
+	edits := []text.Edit{}
+	if b, ok := cond.(*syntax.Binary); ok && b.Op != syntax.OpAnd && !b.Op.IsComparison() {
+		edits = append(edits, Insert(cond.Span().Start, "("), Insert(cond.Span().End, ")"))
+	}
+	return append(edits, Insert(cond.Span().End, p.Break(start, "  ")+p.Word(start, "AND")+" "+condition))
+}
+
+// Parenthesised gives the text of an operand, in parentheses unless it is
+// one word, call or literal.
+func (p *Pass) Parenthesised(x syntax.Expr) string {
+	switch x.(type) {
+	case *syntax.Name, *syntax.Literal, *syntax.Call, *syntax.Paren, *syntax.Param, *syntax.Cast, *syntax.TypedLiteral, *syntax.Subquery:
+		return p.Text(x)
+	}
+	return "(" + p.Text(x) + ")"
+}
+
+func isBlank(c byte) bool   { return c == ' ' || c == '\t' || isNewline(c) }
+func isNewline(c byte) bool { return c == '\n' || c == '\r' }

@@ -1,0 +1,56 @@
+package check
+
+import (
+	"justlens/core/bind"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+// Pass is what a check sees of one statement. It is valid for the call only.
+type Pass struct {
+	*bind.Info
+	Stmt    *syntax.Statement
+	Dialect dialect.Dialect
+	Check   *Check
+	// Found takes the findings.
+	Found func(Finding)
+}
+
+// Report hands over a finding. Check, Context, Verdicts and Consequence are
+// filled in where they are left empty; what is fine on the dialect under
+// review is dropped.
+func (p *Pass) Report(f Finding) {
+	f.Check = p.Check
+	if f.Verdicts == (Verdicts{}) {
+		f.Verdicts = p.Check.Verdicts
+	}
+	f.Consequence = f.Verdicts[p.Dialect]
+	if f.Consequence == Fine {
+		return
+	}
+	if f.Context.IsEmpty() {
+		f.Context = p.Stmt.Span
+	}
+	p.Found(f)
+}
+
+// Word gives a keyword in the letter case that the text around pos uses.
+func (p *Pass) Word(like text.Pos, keyword string) string {
+	for i := int(like); i < len(p.Src) && i < int(like)+2; i++ {
+		if c := p.Src[i]; 'a' <= c && c <= 'z' {
+			return lower(keyword)
+		}
+	}
+	return keyword
+}
+
+func lower(s string) string {
+	b := []byte(s)
+	for i, c := range b {
+		if 'A' <= c && c <= 'Z' {
+			b[i] = c + 'a' - 'A'
+		}
+	}
+	return string(b)
+}

@@ -1,0 +1,41 @@
+// Package checks lists the families of checks. A family is a folder, a check
+// a file in it; a new check is its file and a line in its family's list.
+package checks
+
+import (
+	"slices"
+
+	"justlens/core/check"
+	"justlens/core/checks/clauses"
+	"justlens/core/checks/groups"
+	"justlens/core/checks/indexes"
+	"justlens/core/checks/joins"
+	"justlens/core/checks/logic"
+	"justlens/core/checks/matches"
+	"justlens/core/checks/names"
+	"justlens/core/checks/nulls"
+	"justlens/core/checks/syntaxes"
+)
+
+// All gives every check, family by family in the order in which a reviewer
+// asks: can it be read, what is visible, what is meant, what comes out.
+func All() []*check.Check {
+	return slices.Concat(syntaxes.Checks, clauses.Checks, names.Checks, groups.Checks, nulls.Checks, logic.Checks,
+		matches.Checks, indexes.Checks, joins.Checks)
+}
+
+// Families maps each family to what it is about.
+var Families = []Family{
+	{"syntax", "can it be read at all"},
+	{"clause", "what is visible where"},
+	{"name", "which column is meant"},
+	{"group", "aggregation and its grain"},
+	{"null", "three-valued logic"},
+	{"logic", "AND, OR, NOT"},
+	{"match", "LIKE and text comparison"},
+	{"index", "conditions an index cannot serve"},
+	{"join", "joins that multiply or lose rows"},
+}
+
+// Family is a group of checks.
+type Family struct{ Name, About string }

@@ -1,0 +1,109 @@
+package clauses
+
+import (
+	"fmt"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var aggregateInWhere = &check.Check{
+	ID:    "clause.aggregate-in-where",
+	Title: "aggregate in WHERE",
+	Doc: "WHERE looks at one row at a time, before rows are grouped, so no aggregate exists there yet. " +
+		"HAVING looks at the groups. Every database refuses it.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Bad:  "SELECT hive_id FROM inspections WHERE temper > 2 AND COUNT(*) > 3 GROUP BY hive_id",
+		Good: "SELECT hive_id FROM inspections WHERE temper > 2 GROUP BY hive_id HAVING COUNT(*) > 3",
+		Near: []string{
+			"SELECT hive_id FROM inspections GROUP BY hive_id HAVING COUNT(*) > 3",
+			"SELECT hive_id FROM inspections WHERE mites > (SELECT AVG(mites) FROM inspections)",
+			"SELECT keeper_id FROM hives AS h GROUP BY keeper_id HAVING EXISTS (SELECT 1 FROM keepers AS k WHERE k.keeper_id = MAX(h.keeper_id))",
+		},
+	}, {
+		Bad:  "SELECT hive_id, SUM(weight_kg) FROM harvests WHERE SUM(weight_kg) > 100 GROUP BY hive_id",
+		Good: "SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id HAVING SUM(weight_kg) > 100",
+	}},
+	Kinds: syntax.Kinds(syntax.KindCall),
+	Run:   runAggregateInWhere,
+}
+
+var whereKinds = syntax.Kinds(syntax.KindWhere)
+
+func runAggregateInWhere(p *check.Pass, n syntax.Node) {
+	call := n.(*syntax.Call)
+	if !p.IsAggregate(call) {
+		return
+	}
+	found, _ := p.Enclosing(call, whereKinds)
+	where, ok := found.(*syntax.Where)
+	if !ok || p.Dialect.Has(dialect.OuterAggregates) && belongsOutside(p, call) {
+		return
+	}
+	f := check.Finding{
+		Span:      call.Span(),
+		Context:   where.Span(),
+		Certainty: check.Certain,
+		Message:   fmt.Sprintf("WHERE cannot use the aggregate %s", p.Text(call)),
+		Why: fmt.Sprintf("WHERE picks single rows before they are grouped, so %s does not exist there yet; HAVING picks groups.",
+			p.Text(call)),
+	}
+	if belongsOutside(p, call) {
+		f.Mends = []check.Mend{{Title: "work the aggregate out in a query of its own", Effect: check.ByHand}}
+	} else if sel, ok := p.Parent(where).(*syntax.Select); ok {
+		f.Mends = moveToHaving(p, sel, where, call)
+	}
+	p.Report(f)
+}
+
+// belongsOutside reports whether an aggregate in a subquery is over columns of
+// a query around it only: then it is that query's, and its place is judged there.
+func belongsOutside(p *check.Pass, call *syntax.Call) bool {
+	names, outer := 0, 0
+	for _, a := range call.Args {
+		syntax.Inspect(a, func(n syntax.Node) bool {
+			if name, ok := n.(*syntax.Name); ok {
+				names++
+				if p.Use(name).Outer {
+					outer++
+				}
+			}
+			return true
+		})
+	}
+	return names > 0 && names == outer
+}
+
+// moveToHaving offers to move the condition that holds the aggregate.
+func moveToHaving(p *check.Pass, sel *syntax.Select, where *syntax.Where, call *syntax.Call) []check.Mend {
+	var chain []syntax.Expr
+	syntax.BareConjuncts(where.Cond, func(c syntax.Expr) { chain = append(chain, c) })
+	holds := func(i int) bool { return chain[i].Span().Contains(call.Span()) }
+	condition := ""
+	for i := range chain {
+		if holds(i) {
+			condition = p.Text(chain[i])
+		}
+	}
+	mend := check.Mend{Title: "move the condition to HAVING", Effect: check.NewRows}
+	if len(chain) == 1 {
+		mend.Edits = p.RemoveClause(where)
+	} else {
+		mend.Edits = p.RemoveConjuncts(chain, holds)
+	}
+	start := where.Span().Start
+	switch {
+	case sel.Having != nil:
+		mend.Edits = append(mend.Edits, p.AddConjunct(sel.Having, sel.Having.Cond, condition)...)
+	case sel.GroupBy != nil:
+		mend.Edits = append(mend.Edits, p.NewClause(sel.GroupBy, where, p.Word(start, "HAVING")+" "+condition))
+	case len(chain) == 1:
+		mend.Edits = []text.Edit{check.Replace(where.Span(), p.Word(start, "HAVING")+" "+p.Text(where.Cond))}
+	default:
+		mend.Edits = append(mend.Edits, p.NewClause(where, where, p.Word(start, "HAVING")+" "+condition))
+	}
+	return []check.Mend{mend}
+}

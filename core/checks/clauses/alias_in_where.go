@@ -1,0 +1,122 @@
+package clauses
+
+import (
+	"fmt"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var aliasInWhere = &check.Check{
+	ID:    "clause.alias-in-where",
+	Title: "output alias in WHERE or ON",
+	Doc: "WHERE and ON are worked out before the select list, so the names given there do not exist yet. " +
+		"SQLite alone looks them up all the same.",
+	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.With(dialect.AliasInWhere)),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Bad:  "SELECT hive_id, weight_kg * 1000 AS grams FROM harvests WHERE grams > 500",
+		Good: "SELECT hive_id, weight_kg * 1000 AS grams FROM harvests WHERE (weight_kg * 1000) > 500",
+		Near: []string{
+			"SELECT hive_id, weight_kg * 1000 AS moisture FROM harvests WHERE moisture > 18",
+			"SELECT hive_id, weight_kg * 1000 AS grams FROM harvests ORDER BY grams",
+			"SELECT grams FROM (SELECT weight_kg * 1000 AS grams FROM harvests) AS h WHERE grams > 500",
+		},
+	}, {
+		NoSchema: true,
+		Bad:      "SELECT hive_id, weight_kg * 1000 AS grams FROM harvests WHERE grams > 500",
+		Good:     "SELECT hive_id, weight_kg * 1000 AS grams FROM harvests WHERE (weight_kg * 1000) > 500",
+		Near: []string{
+			"SELECT h.hive_id, UPPER(h.name) AS name FROM hives h WHERE name = 'Ling'",
+			"SELECT COALESCE(moved_on, '2026-01-01') AS moved_on FROM hives WHERE moved_on > '2026-02-01'",
+		},
+	}, {
+		Dialect: dialect.SQLite,
+		Near:    []string{"SELECT hive_id, weight_kg * 1000 AS grams FROM harvests WHERE grams > 500"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindName),
+	Run:   runAliasInWhere,
+}
+
+var whereOrJoin = syntax.Kinds(syntax.KindWhere, syntax.KindJoin)
+
+func runAliasInWhere(p *check.Pass, n syntax.Node) {
+	name := n.(*syntax.Name)
+	u := p.Use(name)
+	if len(name.Parts) > 1 || u.Status == bind.Resolved || u.Status == bind.Ambiguous || u.Status == bind.Unbound || u.Status == bind.Builtin || u.Outer {
+		return
+	}
+	place, _ := p.Enclosing(name, whereOrJoin)
+	sel := p.SelectOf(name)
+	if place == nil || sel == nil || u.Scope != p.Scope(sel) {
+		return
+	}
+	item := itemNamed(sel, name)
+	if item == nil || mentions(item.X, name.Last().Sym) {
+		return
+	}
+	clause := "WHERE"
+	if place.Kind() == syntax.KindJoin {
+		clause = "ON"
+	}
+	f := check.Finding{
+		Span:      name.Span(),
+		Context:   place.Span(),
+		Certainty: check.Likely,
+		Message:   fmt.Sprintf("%s cannot see the alias %s", clause, p.Text(name)),
+		Why: fmt.Sprintf("%s is worked out before the select list, where %s is named, and no column of that name is known.",
+			clause, p.Text(name)),
+		Related: []check.Related{{Span: item.Span(), Message: "named here"}},
+		Mends:   substitute(p, name, item),
+	}
+	if u.Status == bind.Missing {
+		f.Certainty = check.Certain
+	}
+	p.Report(f)
+}
+
+// itemNamed finds the output column that the select list gives the name.
+func itemNamed(sel *syntax.Select, name *syntax.Name) *syntax.SelectItem {
+	for _, item := range sel.Items {
+		if !item.Alias.IsZero() && item.Alias.Sym == name.Last().Sym {
+			return item
+		}
+	}
+	return nil
+}
+
+// mentions reports whether an expression uses a column of the name: then such
+// a column exists, and WHERE means it.
+func mentions(x syntax.Expr, sym syntax.Sym) bool {
+	found := false
+	syntax.Inspect(x, func(n syntax.Node) bool {
+		if name, ok := n.(*syntax.Name); ok && name.Last().Sym == sym {
+			found = true
+		}
+		return !found
+	})
+	return found
+}
+
+// substitute offers the expression in the place of its alias, where WHERE may
+// hold it.
+func substitute(p *check.Pass, name *syntax.Name, item *syntax.SelectItem) []check.Mend {
+	allowed := true
+	syntax.Inspect(item.X, func(n syntax.Node) bool {
+		if call, ok := n.(*syntax.Call); ok && (call.Over != nil || p.IsAggregate(call)) {
+			allowed = false
+		}
+		return allowed
+	})
+	if !allowed {
+		return []check.Mend{{Title: "compare it in HAVING, or in a query around this one", Effect: check.ByHand}}
+	}
+	return []check.Mend{{
+		Title:  "write the expression itself",
+		Effect: check.NewRows,
+		Edits:  []text.Edit{check.Replace(name.Span(), p.Parenthesised(item.X))},
+	}}
+}

@@ -1,0 +1,7 @@
+// Package clauses holds the checks of the family clause: what is visible where.
+package clauses
+
+import "justlens/core/check"
+
+// Checks is the family's list.
+var Checks = []*check.Check{aggregateInWhere, aliasInWhere}

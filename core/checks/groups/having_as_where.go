@@ -1,0 +1,154 @@
+package groups
+
+import (
+	"fmt"
+	"strings"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var havingAsWhere = &check.Check{
+	ID:    "group.having-as-where",
+	Title: "condition in HAVING that WHERE could test",
+	Doc: "A condition on grouped columns alone gives the same answer for every row of a group. In HAVING it is asked after all rows " +
+		"were read and grouped; in WHERE it keeps them out from the start, and an index may serve it.",
+	Verdicts: check.Everywhere(check.Slow),
+	Examples: []check.Example{{
+		Bad:  "SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id HAVING apiary_id > 2",
+		Good: "SELECT apiary_id, COUNT(*) FROM hives WHERE apiary_id > 2 GROUP BY apiary_id",
+		Near: []string{
+			"SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id HAVING COUNT(*) > 2",
+			"SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id HAVING apiary_id > COUNT(*)",
+			"SELECT COUNT(*) FROM hives HAVING 1 = 1",
+			"SELECT apiary_id, keeper_id, COUNT(*) FROM hives GROUP BY ROLLUP (apiary_id, keeper_id) HAVING apiary_id > 2",
+			"SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id HAVING RANDOM() < 0.5",
+			"SELECT apiary_id, COUNT(*) AS n FROM hives GROUP BY apiary_id HAVING apiary_id IN (SELECT apiary_id FROM apiaries)",
+		},
+	}, {
+		Bad:  "SELECT keeper_id, COUNT(*) FROM hives WHERE apiary_id = 1 GROUP BY keeper_id HAVING COUNT(*) > 1 AND keeper_id <> 4",
+		Good: "SELECT keeper_id, COUNT(*) FROM hives WHERE apiary_id = 1 AND keeper_id <> 4 GROUP BY keeper_id HAVING COUNT(*) > 1",
+		Near: []string{"SELECT keeper_id, COUNT(*) FROM hives GROUP BY keeper_id HAVING COUNT(*) > 1 OR keeper_id = 4"},
+	}, {
+		Dialect: dialect.MySQL,
+		Near:    []string{"SELECT keeper_id AS k, COUNT(*) AS n FROM hives GROUP BY keeper_id HAVING n > 1"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindSelect),
+	Run:   runHavingAsWhere,
+}
+
+func runHavingAsWhere(p *check.Pass, n syntax.Node) {
+	s := n.(*syntax.Select)
+	if s.Having == nil || s.GroupBy == nil || s.GroupBy.Sets || s.GroupBy.All || len(s.GroupBy.Items) == 0 || s.From == nil {
+		return
+	}
+	if s.Having.Span().Start < s.GroupBy.Span().Start {
+		return // syntax.clause-order comes first
+	}
+	g := groupingOf(p, s)
+	var chain []syntax.Expr
+	syntax.BareConjuncts(s.Having.Cond, func(c syntax.Expr) { chain = append(chain, c) })
+	movable := make([]bool, len(chain))
+	count := 0
+	for i, c := range chain {
+		if canMoveToWhere(p, &g, c) {
+			movable[i] = true
+			count++
+		}
+	}
+	if count == 0 {
+		return
+	}
+	mend := check.Mend{
+		Title:  "move the condition to WHERE",
+		Effect: check.SameRows,
+		Edits:  toWhere(p, s, chain, func(i int) bool { return movable[i] }, count == len(chain)),
+	}
+	for i, c := range chain {
+		if !movable[i] {
+			continue
+		}
+		p.Report(check.Finding{
+			Span:      c.Span(),
+			Context:   s.Having.Span(),
+			Certainty: check.Certain,
+			Message:   fmt.Sprintf("HAVING tests %s, which WHERE could test", shown(p, c)),
+			Why:       "It uses grouped columns only, so it holds for all rows of a group or for none; WHERE would leave them out before they are grouped.",
+			Mends:     []check.Mend{mend},
+		})
+	}
+}
+
+// canMoveToWhere reports whether a condition gives for each row of a group the
+// answer it gives for the group, and means the same names in WHERE.
+func canMoveToWhere(p *check.Pass, g *grouping, c syntax.Expr) bool {
+	columns, ok := 0, true
+	syntax.Inspect(c, func(n syntax.Node) bool {
+		if name, isName := n.(*syntax.Name); isName {
+			u := p.Use(name)
+			columns++
+			ok = ok && (u.Status == bind.Resolved || u.Status == bind.Assumed && !isAlias(p.SelectOf(c), name)) && !u.Outer
+		}
+		return ok
+	})
+	return ok && columns > 0 && g.grouped(p, c)
+}
+
+func isAlias(s *syntax.Select, name *syntax.Name) bool {
+	for _, item := range s.Items {
+		if !item.Alias.IsZero() && item.Alias.Sym == name.Last().Sym {
+			return true
+		}
+	}
+	return false
+}
+
+// isPlainFunction reports whether a call gives the same value for the same
+// arguments: a built-in that is neither aggregate, window nor volatile.
+func isPlainFunction(p *check.Pass, c *syntax.Call) bool {
+	return c.Over == nil && len(c.Name) == 1 && dialect.Function(p.FunctionName(c)) == dialect.Scalar
+}
+
+// toWhere moves the conditions of HAVING that move holds to WHERE.
+func toWhere(p *check.Pass, s *syntax.Select, chain []syntax.Expr, move func(int) bool, all bool) []text.Edit {
+	var edits []text.Edit
+	if all {
+		edits = p.RemoveClause(s.Having)
+	} else {
+		edits = p.RemoveConjuncts(chain, move)
+	}
+	var moved []string
+	for i, c := range chain {
+		if move(i) {
+			moved = append(moved, movedText(p, c))
+		}
+	}
+	start := s.Having.Span().Start
+	and := p.Word(start, "AND")
+	condition := strings.Join(moved, " "+and+" ")
+	if s.Where != nil {
+		return append(edits, p.AddConjunct(s.Where, s.Where.Cond, condition)...)
+	}
+	return append(edits, p.NewClause(s.From, s.GroupBy, p.Word(start, "WHERE")+" "+condition))
+}
+
+// movedText gives a condition as an operand of AND.
+func movedText(p *check.Pass, c syntax.Expr) string {
+	if b, ok := c.(*syntax.Binary); ok && (b.Op == syntax.OpOr || b.Op == syntax.OpXor) {
+		return "(" + p.Text(c) + ")"
+	}
+	return p.Text(c)
+}
+
+// shown gives a condition for a message, cut where it is long.
+func shown(p *check.Pass, x syntax.Expr) string {
+	const most = 60
+	words := strings.Join(strings.Fields(p.Text(x)), " ")
+	if r := []rune(words); len(r) > most {
+		return string(r[:most-1]) + "…"
+	}
+	return words
+}

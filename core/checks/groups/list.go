@@ -1,0 +1,7 @@
+// Package groups holds the checks of the family group: aggregation and its grain.
+package groups
+
+import "justlens/core/check"
+
+// Checks is the family's list.
+var Checks = []*check.Check{ungroupedColumn, havingAsWhere}

@@ -1,0 +1,362 @@
+package groups
+
+import (
+	"fmt"
+	"strings"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var ungroupedColumn = &check.Check{
+	ID:    "group.ungrouped-column",
+	Title: "column neither grouped nor aggregated",
+	Doc: "A group is many rows and gives one; a column that is neither grouped nor aggregated has many values there and the result room " +
+		"for one. Most databases refuse it; SQLite and MariaDB, and MySQL without ONLY_FULL_GROUP_BY, give the value of some row. PostgreSQL lets " +
+		"columns stand that the table's grouped primary key determines, MySQL also those that follow by equalities.",
+	Verdicts: check.Everywhere(check.Refused).But(check.Wrong, dialect.In(dialect.MariaDB, dialect.SQLite)),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT apiary_id, name, COUNT(*) FROM hives GROUP BY apiary_id",
+		Good:    "SELECT apiary_id, name, COUNT(*) FROM hives GROUP BY apiary_id, name",
+		Near: []string{
+			"SELECT hive_id, name, COUNT(*) FROM hives GROUP BY hive_id",
+			"SELECT apiary_id, MAX(name), COUNT(*) FROM hives GROUP BY apiary_id",
+			"SELECT UPPER(name) AS n, COUNT(*) FROM hives GROUP BY n",
+			"SELECT apiary_id + 1, CURRENT_DATE, 'x', COUNT(*) FROM hives GROUP BY apiary_id",
+			"SELECT name, COUNT(*) OVER () FROM hives",
+			"SELECT apiary_id, (SELECT a.name FROM apiaries AS a WHERE a.apiary_id = h.apiary_id) FROM hives AS h GROUP BY apiary_id",
+			"SELECT apiary_id, COUNT(*) FROM hives GROUP BY 1",
+			"SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id ORDER BY MAX(name)",
+		},
+	}, {
+		Dialect: dialect.SQLServer,
+		Bad:     "SELECT keeper_id, COUNT(*) FROM hives",
+		Good:    "SELECT keeper_id, COUNT(*) FROM hives GROUP BY keeper_id",
+	}, {
+		Dialect: dialect.Oracle,
+		Bad:     "SELECT hive_id, name, COUNT(*) FROM hives GROUP BY hive_id",
+		Good:    "SELECT hive_id, name, COUNT(*) FROM hives GROUP BY hive_id, name",
+	}, {
+		Dialect: dialect.SQLite,
+		Bad:     "SELECT apiary_id, name, COUNT(*) FROM hives GROUP BY apiary_id",
+		Good:    "SELECT apiary_id, name, COUNT(*) FROM hives GROUP BY apiary_id, name",
+		Near: []string{
+			"SELECT hive_id, weight_kg, MAX(taken_on) FROM harvests GROUP BY hive_id",
+			"SELECT hive_id, name, COUNT(*) FROM hives GROUP BY hive_id",
+		},
+	}, {
+		Dialect: dialect.MySQL,
+		Near: []string{
+			"SELECT h.hive_id, h.name, COUNT(*) FROM hives h JOIN inspections i ON i.hive_id = h.hive_id GROUP BY i.hive_id",
+		},
+	}},
+	Kinds: syntax.Kinds(syntax.KindSelect),
+	Run:   runUngroupedColumn,
+}
+
+func runUngroupedColumn(p *check.Pass, n syntax.Node) {
+	s := n.(*syntax.Select)
+	aggregate := firstAggregate(p, s)
+	if s.GroupBy == nil && aggregate == nil || s.From == nil {
+		return
+	}
+	g := groupingOf(p, s)
+	if g.unclear || s.GroupBy != nil && len(g.keys) == 0 || p.Dialect.Has(dialect.MinMaxPicksRow) && picksRow(p, s) {
+		return
+	}
+	u := ungrouped{pass: p, sel: s, grouping: &g, aggregate: aggregate}
+	for _, item := range s.Items {
+		u.visit(item.X)
+	}
+	u.clause = "HAVING"
+	if s.Having != nil {
+		u.visit(s.Having.Cond)
+	}
+	u.clause = "ORDER BY"
+	if q := p.OwnQuery(s); q != nil && q.OrderBy != nil && !s.Distinct {
+		for _, item := range q.OrderBy.Items {
+			u.visit(item.X)
+		}
+	}
+	u.report()
+}
+
+// ungrouped collects the columns of a SELECT that have no one value a group.
+type ungrouped struct {
+	pass      *check.Pass
+	sel       *syntax.Select
+	grouping  *grouping
+	aggregate *syntax.Call
+	clause    string
+	found     []finding
+}
+
+type finding struct {
+	name    *syntax.Name
+	clause  string
+	certain bool
+}
+
+func (u *ungrouped) visit(n syntax.Node) {
+	p := u.pass
+	if x, ok := n.(syntax.Expr); ok && u.grouping.holds(p, x) {
+		return
+	}
+	switch n := n.(type) {
+	case *syntax.Name:
+		u.column(n)
+		return
+	case *syntax.Query, *syntax.BadExpr, *syntax.TypeName:
+		return
+	case *syntax.Call:
+		if p.IsAggregate(n) {
+			return
+		}
+	}
+	syntax.Children(n, u.visit)
+}
+
+func (u *ungrouped) column(n *syntax.Name) {
+	use := u.pass.Use(n)
+	if use.Outer || use.Status != bind.Resolved && use.Status != bind.Assumed {
+		return
+	}
+	if sel, ok := use.Scope.Node.(*syntax.Select); !ok || sel != u.sel {
+		return
+	}
+	switch u.determined(n, use) {
+	case bind.Yes:
+	case bind.No:
+		u.found = append(u.found, finding{n, u.clause, true})
+	default:
+		u.found = append(u.found, finding{n, u.clause, false})
+	}
+}
+
+// determined reports whether the grouped columns fix the column's value in
+// the eyes of the database.
+func (u *ungrouped) determined(n *syntax.Name, use *bind.Use) bind.Answer {
+	p := u.pass
+	// Where the database takes any row's value, a determined column is right too.
+	anyRow := p.Check.Verdicts[p.Dialect] == check.Wrong
+	if len(u.grouping.keys) == 0 || !anyRow && !p.Dialect.Has(dialect.GroupedByKey) {
+		return bind.No
+	}
+	byEquality := anyRow || p.Dialect.Has(dialect.GroupedByEquality)
+	t := use.Source.SchemaTable()
+	if t == nil {
+		return bind.Unknown
+	}
+	if t.IsView || use.Column == nil {
+		return bind.Unknown
+	}
+	fixed := fixedColumns(p, u.sel, u.grouping, use.Source, byEquality)
+	for _, k := range t.Keys {
+		if !k.Primary && !byEquality {
+			continue
+		}
+		whole := len(k.Columns) > 0
+		for _, c := range k.Columns {
+			whole = whole && fixed[c]
+		}
+		if whole {
+			return bind.Yes
+		}
+	}
+	if byEquality && fixed[use.Column.Index] {
+		return bind.Yes
+	}
+	return bind.No
+}
+
+// fixedColumns gives the columns of a source that are grouped, or, if asked,
+// equal to a grouped column or a constant by a condition on every row.
+func fixedColumns(p *check.Pass, s *syntax.Select, g *grouping, src *bind.Source, byEquality bool) map[int]bool {
+	fixed := map[int]bool{}
+	fix := func(x syntax.Expr) {
+		if n, ok := syntax.Unparen(x).(*syntax.Name); ok {
+			if u := p.Use(n); u.Source == src && u.Column != nil && u.Column.Index >= 0 {
+				fixed[u.Column.Index] = true
+			}
+		}
+	}
+	for _, k := range g.keys {
+		fix(k)
+	}
+	if !byEquality {
+		return fixed
+	}
+	equalities(s, func(x, y syntax.Expr) {
+		if g.holds(p, x) || isConstant(x) {
+			fix(y)
+		}
+		if g.holds(p, y) || isConstant(y) {
+			fix(x)
+		}
+	})
+	return fixed
+}
+
+func isConstant(x syntax.Expr) bool {
+	switch syntax.Unparen(x).(type) {
+	case *syntax.Literal, *syntax.TypedLiteral, *syntax.Param:
+		return true
+	}
+	return false
+}
+
+// equalities calls f for each x = y that holds on every row: in WHERE and in
+// the conditions of inner joins. Those of outer joins count too, as a column
+// filled with NULLs still has one value for each value of the other side.
+func equalities(s *syntax.Select, f func(x, y syntax.Expr)) {
+	test := func(c syntax.Expr) {
+		if b, ok := syntax.Unparen(c).(*syntax.Binary); ok && b.Op == syntax.OpEqual {
+			f(b.X, b.Y)
+		}
+	}
+	if s.Where != nil {
+		syntax.Conjuncts(s.Where.Cond, test)
+	}
+	for _, t := range s.From.Tables {
+		syntax.Inspect(t, func(n syntax.Node) bool {
+			if j, ok := n.(*syntax.Join); ok {
+				syntax.Conjuncts(j.On, test)
+			}
+			_, derived := n.(*syntax.Derived)
+			return !derived
+		})
+	}
+}
+
+// firstAggregate finds an aggregate of the SELECT's own.
+func firstAggregate(p *check.Pass, s *syntax.Select) *syntax.Call {
+	var found *syntax.Call
+	look := func(n syntax.Node) {
+		syntax.Inspect(n, func(n syntax.Node) bool {
+			if c, ok := n.(*syntax.Call); ok && found == nil && p.IsAggregate(c) {
+				found = c
+			}
+			_, query := n.(*syntax.Query)
+			return found == nil && !query
+		})
+	}
+	for _, item := range s.Items {
+		look(item)
+	}
+	if s.Having != nil {
+		look(s.Having)
+	}
+	return found
+}
+
+// picksRow reports whether exactly one MIN or MAX is the query's only
+// aggregate, so that SQLite takes bare columns from the row that holds it
+// (SQLite, "SELECT", 2.5: bare columns in an aggregate query).
+func picksRow(p *check.Pass, s *syntax.Select) bool {
+	extremes, others := 0, 0
+	for _, item := range s.Items {
+		syntax.Inspect(item, func(n syntax.Node) bool {
+			if c, ok := n.(*syntax.Call); ok && p.IsAggregate(c) {
+				if name := p.FunctionName(c); name == "min" || name == "max" {
+					extremes++
+				} else {
+					others++
+				}
+			}
+			_, query := n.(*syntax.Query)
+			return !query
+		})
+	}
+	return extremes == 1 && others == 0
+}
+
+func (u *ungrouped) report() {
+	reported := map[syntax.Sym]bool{}
+	for _, f := range u.found {
+		if reported[f.name.Last().Sym] {
+			continue
+		}
+		reported[f.name.Last().Sym] = true
+		u.pass.Report(u.finding(f))
+	}
+}
+
+func (u *ungrouped) finding(f finding) check.Finding {
+	p, column := u.pass, u.pass.Text(f.name)
+	out := check.Finding{Span: f.name.Span(), Certainty: check.Likely}
+	if f.certain {
+		out.Certainty = check.Certain
+	}
+	if u.sel.GroupBy == nil {
+		out.Message = fmt.Sprintf("%s stands beside %s without GROUP BY", column, p.Text(u.aggregate))
+		out.Why = fmt.Sprintf("%s makes one row of all rows, and %s has many values in them.", p.Text(u.aggregate), column)
+		out.Related = []check.Related{{Span: u.aggregate.Span(), Message: "this aggregates all rows"}}
+	} else {
+		out.Message = fmt.Sprintf("%s is neither grouped nor aggregated", column)
+		if f.clause != "" {
+			out.Message += " in " + f.clause
+		}
+		out.Why = fmt.Sprintf("A group of %s can hold several values of %s, and the result has room for one.",
+			groupedBy(p, u.sel), column)
+		out.Related = []check.Related{{Span: u.sel.GroupBy.Span(), Message: "grouped here"}}
+	}
+	if p.Dialect.Has(dialect.GroupedByKey) && !f.certain {
+		out.Why += " It may stand only if the grouped columns are the primary key of its table."
+	}
+	out.Mends = u.mends(f)
+	return out
+}
+
+// groupedBy gives the list of GROUP BY as written, on one line.
+func groupedBy(p *check.Pass, s *syntax.Select) string {
+	items := s.GroupBy.Items
+	span := items[0].Span().Join(items[len(items)-1].Span())
+	return strings.Join(strings.Fields(string(p.Src[span.Start:span.End])), " ")
+}
+
+// mends offers GROUP BY over the plain columns where there is none, else to
+// group by the column too, or to aggregate it.
+func (u *ungrouped) mends(f finding) []check.Mend {
+	p, s := u.pass, u.sel
+	aggregate := check.Mend{
+		Title:  fmt.Sprintf("take one value of each group, as with MAX(%s)", p.Text(f.name)),
+		Effect: check.ByHand,
+		Edits: []text.Edit{
+			check.Insert(f.name.Span().Start, "MAX("), check.Insert(f.name.Span().End, ")"),
+		},
+	}
+	if s.GroupBy != nil {
+		if s.GroupBy.Sets {
+			return []check.Mend{aggregate}
+		}
+		return []check.Mend{{
+			Title:  fmt.Sprintf("group by %s too", p.Text(f.name)),
+			Effect: check.NewRows,
+			Edits:  []text.Edit{check.Insert(s.GroupBy.Span().End, ", "+p.Text(f.name))},
+		}, aggregate}
+	}
+	var columns []string
+	for _, item := range s.Items {
+		if _, ok := item.X.(*syntax.Name); ok {
+			columns = append(columns, p.Text(item.X))
+		}
+	}
+	if len(columns) == 0 || f.clause != "" {
+		return []check.Mend{aggregate}
+	}
+	last := syntax.Node(s.From)
+	if s.Where != nil {
+		last = s.Where
+	}
+	start := s.From.Span().Start
+	return []check.Mend{{
+		Title:  "group by " + strings.Join(columns, ", "),
+		Effect: check.NewRows,
+		Edits:  []text.Edit{p.NewClause(last, s.From, p.Word(start, "GROUP BY")+" "+strings.Join(columns, ", "))},
+	}, aggregate}
+}

@@ -1,0 +1,217 @@
+package indexes
+
+import (
+	"fmt"
+	"strings"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/schema"
+	"justlens/core/syntax"
+)
+
+var functionOnColumn = &check.Check{
+	ID:    "index.function-on-column",
+	Title: "function around the column that is searched",
+	Doc: "An index keeps the values of a column, not what a function makes of them, so the database works the function out for every row. " +
+		"Years and days can be asked for as a range of the bare column, from the first instant up to, and without, the first instant after it. " +
+		"An index on the expression itself serves it too. SQL Server looks through a cast to DATE, MariaDB from 11.1 through YEAR and DATE.",
+	Verdicts: check.Everywhere(check.Slow),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Dialect: dialect.MySQL,
+		Bad:     "SELECT hive_id FROM inspections WHERE YEAR(inspected_at) = 2026",
+		Good:    "SELECT hive_id FROM inspections WHERE inspected_at >= '2026-01-01' AND inspected_at < '2027-01-01'",
+		Near: []string{
+			"SELECT YEAR(inspected_at) FROM inspections WHERE inspected_at >= '2026-01-01'",
+			"SELECT hive_id FROM inspections WHERE hive_id = ABS(-3)",
+			"SELECT YEAR(inspected_at) FROM inspections GROUP BY YEAR(inspected_at) HAVING MAX(YEAR(inspected_at)) > 2024",
+		},
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT hive_id FROM inspections WHERE mites > 3 OR DATE(inspected_at) = '2026-12-31'",
+		Good:    "SELECT hive_id FROM inspections WHERE mites > 3 OR (inspected_at >= '2026-12-31' AND inspected_at < '2027-01-01')",
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT hive_id FROM inspections WHERE EXTRACT(YEAR FROM inspected_at) >= 2025",
+		Good:    "SELECT hive_id FROM inspections WHERE inspected_at >= '2025-01-01'",
+		Near: []string{
+			"CREATE TABLE swarms (swarm_id integer PRIMARY KEY, place text); CREATE INDEX ON swarms (UPPER(place)); " +
+				"SELECT swarm_id FROM swarms AS s WHERE UPPER(s.place) = 'OAK'",
+		},
+	}, {
+		Dialect: dialect.Oracle,
+		Bad:     "SELECT hive_id FROM inspections WHERE TRUNC(inspected_at) = DATE '2026-02-28'",
+		Good:    "SELECT hive_id FROM inspections WHERE inspected_at >= DATE '2026-02-28' AND inspected_at < DATE '2026-03-01'",
+	}, {
+		Dialect: dialect.SQLServer,
+		Bad:     "SELECT hive_id FROM inspections WHERE YEAR(inspected_at) BETWEEN 2024 AND 2025",
+		Good:    "SELECT hive_id FROM inspections WHERE inspected_at >= '20240101' AND inspected_at < '20260101'",
+		Near:    []string{"SELECT hive_id FROM inspections WHERE CAST(inspected_at AS date) = '20260501'"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindBinary, syntax.KindBetween),
+	Run:   runFunctionOnColumn,
+}
+
+var filters = syntax.Kinds(syntax.KindWhere, syntax.KindJoin)
+
+// comparison is a condition with the function on its left side.
+type comparison struct {
+	node     syntax.Expr
+	function syntax.Expr
+	op       syntax.Op // OpNone for BETWEEN
+	values   []syntax.Expr
+}
+
+func runFunctionOnColumn(p *check.Pass, n syntax.Node) {
+	place, _ := p.Enclosing(n, filters)
+	if place == nil {
+		return
+	}
+	switch n := n.(type) {
+	case *syntax.Binary:
+		if !n.Op.IsComparison() || n.Op == syntax.OpNotEqual {
+			return
+		}
+		if !judge(p, place, comparison{n, n.X, n.Op, []syntax.Expr{n.Y}}) {
+			judge(p, place, comparison{n, n.Y, n.Op.Flip(), []syntax.Expr{n.X}})
+		}
+	case *syntax.Between:
+		if !n.Not && !n.Symmetric {
+			judge(p, place, comparison{n, n.X, syntax.OpNone, []syntax.Expr{n.Low, n.High}})
+		}
+	}
+}
+
+// judge reports a comparison whose left side is a function of a column, and
+// tells whether it is one.
+func judge(p *check.Pass, place syntax.Node, c comparison) bool {
+	column := columnInside(p, c.function)
+	if column == nil {
+		return false
+	}
+	u := p.Use(column)
+	if u.Outer || u.Source == nil || dependsOn(p, c.values, u.Source) || hasIndexOn(p, u, c.function) {
+		return true
+	}
+	name := p.Text(column)
+	f := check.Finding{
+		Span:      c.function.Span(),
+		Context:   place.Span(),
+		Certainty: certainty(p, u),
+		Verdicts:  verdicts(p, c.function),
+		Message:   fmt.Sprintf("%s hides %s from its index", oneLine(p, c.function), name),
+		Why:       fmt.Sprintf("An index on %s holds its bare values, so the function is worked out for every row.", name),
+	}
+	if mend, ok := rangeMend(p, c, u, column); ok {
+		f.Mends = append(f.Mends, mend)
+	} else {
+		f.Mends = append(f.Mends, check.Mend{Title: "compare the bare column, or index the expression", Effect: check.ByHand})
+	}
+	p.Report(f)
+	return true
+}
+
+func verdicts(p *check.Pass, function syntax.Expr) check.Verdicts {
+	v := p.Check.Verdicts
+	if cast, ok := function.(*syntax.Cast); ok && castsToDate(p, cast) {
+		v = v.But(check.Fine, dialect.In(dialect.SQLServer))
+	}
+	return v
+}
+
+// columnInside finds the column that a function wraps; nil for what is no
+// function of a column.
+func columnInside(p *check.Pass, x syntax.Expr) *syntax.Name {
+	switch x := syntax.Unparen(x).(type) {
+	case *syntax.Call:
+		if x.Over != nil || p.IsAggregate(x) || dialect.Function(p.FunctionName(x)) != dialect.Scalar {
+			return nil
+		}
+		for _, a := range x.Args {
+			if n := columnOf(p, a); n != nil {
+				return n
+			}
+		}
+	case *syntax.Cast:
+		return columnOf(p, x.X)
+	}
+	return nil
+}
+
+func columnOf(p *check.Pass, x syntax.Expr) *syntax.Name {
+	if n, ok := syntax.Unparen(x).(*syntax.Name); ok {
+		if s := p.Use(n).Status; s == bind.Resolved || s == bind.Assumed {
+			return n
+		}
+		return nil
+	}
+	return columnInside(p, x)
+}
+
+// dependsOn reports whether the other side of a comparison needs the same row.
+func dependsOn(p *check.Pass, values []syntax.Expr, src *bind.Source) bool {
+	found := false
+	for _, v := range values {
+		syntax.Inspect(v, func(n syntax.Node) bool {
+			if name, ok := n.(*syntax.Name); ok {
+				u := p.Use(name)
+				found = found || u.Source == src || u.Source == nil && u.Status != bind.Builtin && u.Status != bind.Unbound
+			}
+			return !found
+		})
+	}
+	return found
+}
+
+// certainty is certain where the schema has an index that goes unused; where
+// it has none on the column the finding is only worth a look.
+func certainty(p *check.Pass, u *bind.Use) check.Certainty {
+	t := u.Source.SchemaTable()
+	switch {
+	case t == nil || t.IsView || u.Column == nil || u.Column.Index < 0:
+		return check.Likely
+	case !t.LeadsIndex(u.Column.Index):
+		return check.Possible
+	case p.Dialect == dialect.MariaDB:
+		return check.Likely // newer versions look through some functions
+	}
+	return check.Certain
+}
+
+// hasIndexOn reports whether the schema has an index on the expression.
+func hasIndexOn(p *check.Pass, u *bind.Use, x syntax.Expr) bool {
+	t := u.Source.SchemaTable()
+	if t == nil {
+		return false
+	}
+	expression := schema.Squeeze([]byte(unqualified(p, x)))
+	for _, index := range t.Indexes {
+		for _, part := range index.Parts {
+			if part.Column < 0 && part.Expression == expression {
+				return true
+			}
+		}
+	}
+	return false
+}
+
+// unqualified gives the text of an expression with bare column names.
+func unqualified(p *check.Pass, x syntax.Expr) string {
+	var b strings.Builder
+	at := x.Span().Start
+	syntax.Inspect(x, func(n syntax.Node) bool {
+		if name, ok := n.(*syntax.Name); ok && len(name.Parts) > 1 {
+			b.Write(p.Src[at:name.Span().Start])
+			at = name.Last().Span.Start
+		}
+		return true
+	})
+	b.Write(p.Src[at:x.Span().End])
+	return b.String()
+}
+
+func oneLine(p *check.Pass, x syntax.Expr) string {
+	return strings.Join(strings.Fields(p.Text(x)), " ")
+}

@@ -1,0 +1,190 @@
+package logic
+
+import (
+	"bytes"
+	"fmt"
+
+	"justlens/core/check"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var andOr = &check.Check{
+	ID:    "logic.and-or",
+	Title: "AND and OR side by side without parentheses",
+	Doc: "AND binds tighter than OR, whatever the layout says, so a AND b OR c means (a AND b) OR c. Readers often take it the other way; " +
+		"where the two sides of the OR are about one column, or share a line, the author most likely did too.",
+	Verdicts: check.Everywhere(check.Unclear),
+	Examples: []check.Example{{
+		Bad:  "SELECT name FROM hives WHERE apiary_id = 1 AND keeper_id = 2 OR moved_on IS NULL",
+		Good: "SELECT name FROM hives WHERE (apiary_id = 1 AND keeper_id = 2) OR moved_on IS NULL",
+		Near: []string{
+			"SELECT name FROM hives WHERE apiary_id = 1 AND (keeper_id = 2 OR keeper_id = 3)",
+			"SELECT name FROM hives WHERE apiary_id = 1 OR keeper_id BETWEEN 2 AND 3",
+			"SELECT name FROM hives WHERE (apiary_id = 1 AND keeper_id = 2) OR (apiary_id = 2 AND keeper_id = 1)",
+		},
+	}, {
+		Bad:  "SELECT name FROM hives WHERE apiary_id = 1 AND keeper_id = 2 OR keeper_id = 3",
+		Good: "SELECT name FROM hives WHERE apiary_id = 1 AND (keeper_id = 2 OR keeper_id = 3)",
+	}, {
+		Bad:  "SELECT name FROM hives WHERE keeper_id = 2 OR keeper_id = 3 AND apiary_id = 1",
+		Good: "SELECT name FROM hives WHERE (keeper_id = 2 OR keeper_id = 3) AND apiary_id = 1",
+	}},
+	Kinds: syntax.Kinds(syntax.KindBinary),
+	Run:   runAndOr,
+}
+
+func runAndOr(p *check.Pass, n syntax.Node) {
+	or := n.(*syntax.Binary)
+	if or.Op != syntax.OpOr {
+		return
+	}
+	if above, ok := p.Parent(or).(*syntax.Binary); ok && above.Op == syntax.OpOr {
+		return // told at the top of the chain
+	}
+	operands := chain(or, syntax.OpOr)
+	var groups []syntax.Expr
+	for _, x := range operands {
+		if isAnd(x) {
+			groups = append(groups, x)
+		}
+	}
+	if len(groups) == 0 {
+		return
+	}
+	asRead := check.Mend{Title: "put parentheses as it is read", Effect: check.SameRows}
+	for _, g := range groups {
+		asRead.Edits = append(asRead.Edits, check.Insert(g.Span().Start, "("), check.Insert(g.Span().End, ")"))
+	}
+	f := check.Finding{
+		Span:      or.Span(),
+		Certainty: check.Certain,
+		Message:   "AND and OR are mixed without parentheses",
+		Why:       fmt.Sprintf("AND binds tighter, so this reads: (%s) %s.", oneLine(p, groups[0]), around(p, operands, groups[0])),
+		Mends:     []check.Mend{asRead},
+	}
+	if meant, reason, ok := otherwise(p, operands, groups); ok {
+		f.Certainty = check.Likely
+		f.Verdicts = check.Everywhere(check.Wrong)
+		f.Message = "AND binds tighter than OR, and another grouping seems meant"
+		f.Why += " " + reason
+		f.Mends = []check.Mend{meant, asRead}
+	}
+	p.Report(f)
+}
+
+// chain lists the operands that an operator joins, unless in parentheses.
+func chain(x syntax.Expr, op syntax.Op) []syntax.Expr {
+	if b, ok := x.(*syntax.Binary); ok && b.Op == op {
+		return append(chain(b.X, op), chain(b.Y, op)...)
+	}
+	return []syntax.Expr{x}
+}
+
+func isAnd(x syntax.Expr) bool {
+	b, ok := x.(*syntax.Binary)
+	return ok && b.Op == syntax.OpAnd
+}
+
+// around tells what stands beside the group: "OR b", or "behind a OR".
+func around(p *check.Pass, operands []syntax.Expr, group syntax.Expr) string {
+	for i, x := range operands {
+		if x != group {
+			continue
+		}
+		if i+1 < len(operands) {
+			return "OR " + oneLine(p, operands[i+1])
+		}
+		return "as the other side of OR " + oneLine(p, operands[i-1])
+	}
+	return ""
+}
+
+// otherwise tells whether the text speaks for the OR to be worked out first:
+// of two operands one is a single condition whose neighbour, at the near end
+// of the other's ANDs, tests the same column or shares its line.
+func otherwise(p *check.Pass, operands, groups []syntax.Expr) (check.Mend, string, bool) {
+	if len(groups) != 1 {
+		return check.Mend{}, "", false
+	}
+	group := chain(groups[0], syntax.OpAnd)
+	first, last := operands[0], operands[len(operands)-1]
+	var near, beyond, single syntax.Expr
+	var span text.Span
+	switch groups[0] {
+	case first:
+		near, beyond, single = group[len(group)-1], group[len(group)-2], operands[1]
+		span = text.Span{Start: near.Span().Start, End: last.Span().End}
+	case last:
+		near, beyond, single = group[0], group[1], operands[len(operands)-2]
+		span = text.Span{Start: first.Span().Start, End: near.Span().End}
+	default:
+		return check.Mend{}, "", false
+	}
+	reason := ""
+	column := subject(near)
+	switch {
+	case column != nil && p.Same(column, orNil(subject(single))) && !p.Same(column, orNil(subject(beyond))):
+		reason = fmt.Sprintf("Both sides of the OR test %s, as if they belonged together.", p.Text(column))
+	case sameLine(p, near, single) && !sameLine(p, near, beyond):
+		reason = "The layout puts both sides of the OR on one line, as if they belonged together."
+	default:
+		return check.Mend{}, "", false
+	}
+	return check.Mend{
+		Title:  "put parentheses round the OR",
+		Effect: check.NewRows,
+		Edits:  []text.Edit{check.Insert(span.Start, "("), check.Insert(span.End, ")")},
+	}, reason, true
+}
+
+func orNil(n *syntax.Name) syntax.Expr {
+	if n == nil {
+		return nil
+	}
+	return n
+}
+
+// subject gives the column that a condition tests, nil if it is not plain.
+func subject(x syntax.Expr) *syntax.Name {
+	switch x := syntax.Unparen(x).(type) {
+	case *syntax.Binary:
+		if x.Op.IsComparison() {
+			if n, ok := x.X.(*syntax.Name); ok {
+				return n
+			}
+		}
+	case *syntax.Like:
+		n, _ := x.X.(*syntax.Name)
+		return n
+	case *syntax.In:
+		n, _ := x.X.(*syntax.Name)
+		return n
+	case *syntax.Between:
+		n, _ := x.X.(*syntax.Name)
+		return n
+	case *syntax.Is:
+		n, _ := x.X.(*syntax.Name)
+		return n
+	}
+	return nil
+}
+
+// sameLine reports whether no line ends between two conditions.
+func sameLine(p *check.Pass, a, b syntax.Expr) bool {
+	from, to := a.Span().End, b.Span().Start
+	if from > to {
+		from, to = b.Span().End, a.Span().Start
+	}
+	return !bytes.ContainsAny(p.Src[from:to], "\r\n")
+}
+
+// oneLine gives an expression for a sentence, its middle cut where it is long.
+func oneLine(p *check.Pass, x syntax.Expr) string {
+	const most = 64
+	words := []rune(string(bytes.Join(bytes.Fields([]byte(p.Text(x))), []byte(" "))))
+	if len(words) <= most {
+		return string(words)
+	}
+	return string(words[:most/2]) + " … " + string(words[len(words)-most/2:])
+}

@@ -1,0 +1,7 @@
+// Package logic holds the checks of the family logic: AND, OR, NOT.
+package logic
+
+import "justlens/core/check"
+
+// Checks is the family's list.
+var Checks = []*check.Check{andOr}

@@ -1,0 +1,126 @@
+package names
+
+import (
+	"fmt"
+	"strings"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var ambiguousColumn = &check.Check{
+	ID:    "name.ambiguous-column",
+	Title: "column that several sources have",
+	Doc: "A bare column that two sources of one query have does not say which is meant, and databases refuse to guess, " +
+		"even where a join makes the two equal. USING and NATURAL make one column of them.",
+	Verdicts: check.Everywhere(check.Refused),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Bad:  "SELECT hive_id, h.name FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id",
+		Good: "SELECT h.hive_id, h.name FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id",
+		Near: []string{
+			"SELECT hive_id, name FROM hives JOIN inspections USING (hive_id)",
+			"SELECT h.hive_id FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id ORDER BY hive_id",
+			"SELECT name FROM hives AS h WHERE EXISTS (SELECT 1 FROM inspections WHERE hive_id = h.hive_id)",
+		},
+	}, {
+		NoSchema: true,
+		Bad:      "SELECT hive_id FROM hives h, harvests g WHERE h.hive_id = g.hive_id AND g.weight_kg > 20",
+		Good:     "SELECT h.hive_id FROM hives h, harvests g WHERE h.hive_id = g.hive_id AND g.weight_kg > 20",
+		Near: []string{
+			"SELECT name FROM hives h JOIN harvests g ON h.hive_id = g.hive_id",
+			"SELECT hive_id FROM hives h NATURAL JOIN harvests g WHERE h.hive_id > 1 AND g.hive_id > 2",
+		},
+	}},
+	Kinds: syntax.Kinds(syntax.KindName),
+	Run:   runAmbiguousColumn,
+}
+
+func runAmbiguousColumn(p *check.Pass, n syntax.Node) {
+	name := n.(*syntax.Name)
+	u := p.Use(name)
+	if u.Status != bind.Ambiguous {
+		return
+	}
+	column := p.Text(name)
+	owners := make([]string, len(u.Candidates))
+	for i, s := range u.Candidates {
+		owners[i] = p.Ident(s.Name)
+	}
+	f := check.Finding{
+		Span:      name.Span(),
+		Certainty: check.Certain,
+		Message:   fmt.Sprintf("%s may be a column of %s", column, list(owners, "or")),
+		Why:       fmt.Sprintf("Both %s have a column %s, and the database will not choose.", list(owners, "and"), column),
+	}
+	if len(owners) > 2 {
+		f.Why = fmt.Sprintf("%s all have a column %s, and the database will not choose.", list(owners, "and"), column)
+	}
+	equal := equated(p, u, name)
+	for i, s := range u.Candidates {
+		effect := check.NewRows
+		if equal {
+			effect = check.SameRows
+			if i > 0 {
+				break
+			}
+		}
+		f.Mends = append(f.Mends, check.Mend{
+			Title:  fmt.Sprintf("say %s.%s", owners[i], column),
+			Effect: effect,
+			Edits:  []text.Edit{check.Insert(name.Span().Start, p.Ident(s.Name)+".")},
+		})
+	}
+	p.Report(f)
+}
+
+// equated reports whether inner joins or WHERE make all candidates' columns
+// equal, so that either may be named.
+func equated(p *check.Pass, u *bind.Use, name *syntax.Name) bool {
+	sel, ok := u.Scope.Node.(*syntax.Select)
+	if !ok || sel.From == nil || len(u.Candidates) != 2 {
+		return false
+	}
+	for _, s := range u.Candidates {
+		if s.Optional {
+			return false
+		}
+	}
+	sym, found := name.Last().Sym, false
+	test := func(c syntax.Expr) {
+		b, ok := syntax.Unparen(c).(*syntax.Binary)
+		if !ok || b.Op != syntax.OpEqual {
+			return
+		}
+		x, xok := b.X.(*syntax.Name)
+		y, yok := b.Y.(*syntax.Name)
+		if xok && yok && x.Last().Sym == sym && y.Last().Sym == sym {
+			a, b := p.Use(x).Source, p.Use(y).Source
+			found = found || a == u.Candidates[0] && b == u.Candidates[1] || a == u.Candidates[1] && b == u.Candidates[0]
+		}
+	}
+	if sel.Where != nil {
+		syntax.Conjuncts(sel.Where.Cond, test)
+	}
+	for _, t := range sel.From.Tables {
+		syntax.Inspect(t, func(n syntax.Node) bool {
+			if j, ok := n.(*syntax.Join); ok && j.Type == syntax.InnerJoin {
+				syntax.Conjuncts(j.On, test)
+			}
+			_, derived := n.(*syntax.Derived)
+			return !derived
+		})
+	}
+	return found
+}
+
+// list joins names for a sentence: "a, b and c".
+func list(names []string, word string) string {
+	if len(names) < 2 {
+		return strings.Join(names, "")
+	}
+	last := len(names) - 1
+	return strings.Join(names[:last], ", ") + " " + word + " " + names[last]
+}

@@ -1,0 +1,7 @@
+// Package names holds the checks of the family name: which column is meant.
+package names
+
+import "justlens/core/check"
+
+// Checks is the family's list.
+var Checks = []*check.Check{ambiguousColumn}

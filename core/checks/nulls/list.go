@@ -1,0 +1,7 @@
+// Package nulls holds the checks of the family null: three-valued logic.
+package nulls
+
+import "justlens/core/check"
+
+// Checks is the family's list.
+var Checks = []*check.Check{equals, notInSubquery}

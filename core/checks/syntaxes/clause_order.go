@@ -1,0 +1,116 @@
+package syntaxes
+
+import (
+	"cmp"
+	"fmt"
+	"slices"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var clauseOrder = &check.Check{
+	ID:    "syntax.clause-order",
+	Title: "clauses out of order",
+	Doc: "A query's clauses have one order: FROM, WHERE, GROUP BY, HAVING, ORDER BY, row limit. " +
+		"A database refuses any other, but for Oracle, which takes HAVING before GROUP BY.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Bad:  "SELECT keeper_id, COUNT(*) FROM hives HAVING COUNT(*) > 2 GROUP BY keeper_id",
+		Good: "SELECT keeper_id, COUNT(*) FROM hives GROUP BY keeper_id HAVING COUNT(*) > 2",
+		Near: []string{
+			"SELECT keeper_id, COUNT(*) FROM hives WHERE apiary_id = 1 GROUP BY keeper_id HAVING COUNT(*) > 2 ORDER BY keeper_id LIMIT 3",
+			"SELECT keeper_id FROM (SELECT keeper_id FROM hives ORDER BY keeper_id LIMIT 3) AS h WHERE keeper_id > 1",
+		},
+	}, {
+		Bad:  "SELECT name FROM hives ORDER BY name WHERE apiary_id = 2",
+		Good: "SELECT name FROM hives WHERE apiary_id = 2 ORDER BY name",
+	}, {
+		Dialect: dialect.Oracle,
+		Bad:     "SELECT keeper_id FROM hives GROUP BY keeper_id WHERE apiary_id = 2",
+		Good:    "SELECT keeper_id FROM hives WHERE apiary_id = 2 GROUP BY keeper_id",
+		Near:    []string{"SELECT keeper_id, COUNT(*) FROM hives HAVING COUNT(*) > 2 GROUP BY keeper_id"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindSelect),
+	Run:   runClauseOrder,
+}
+
+// placed is a clause with its name and its place in the order.
+type placed struct {
+	rank int
+	name string
+	node syntax.Node
+}
+
+func runClauseOrder(p *check.Pass, n syntax.Node) {
+	clauses := inTextOrder(p, n.(*syntax.Select))
+	for i, c := range clauses {
+		last := -1
+		for k := i + 1; k < len(clauses); k++ {
+			if clauses[k].rank < c.rank {
+				last = k
+			}
+		}
+		if last < 0 {
+			continue
+		}
+		after := clauses[last]
+		verdicts := p.Check.Verdicts
+		if c.name == "HAVING" && after.name == "GROUP BY" {
+			verdicts = verdicts.But(check.Fine, dialect.With(dialect.HavingFirst))
+		}
+		p.Report(check.Finding{
+			Span:      c.node.Span(),
+			Certainty: check.Certain,
+			Verdicts:  verdicts,
+			Message:   fmt.Sprintf("%s stands before %s", c.name, after.name),
+			Why:       fmt.Sprintf("%s belongs behind %s, and the database reads the clauses in no other order.", c.name, after.name),
+			Related:   []check.Related{{Span: after.node.Span(), Message: "it belongs behind this"}},
+			Mends: []check.Mend{{
+				Title:  fmt.Sprintf("move %s behind %s", c.name, after.name),
+				Effect: check.NewRows,
+				Edits:  move(p, c.node, clauses[i+1].node, after.node),
+			}},
+		})
+		return
+	}
+}
+
+// inTextOrder lists the clauses as they stand in the text.
+func inTextOrder(p *check.Pass, s *syntax.Select) []placed {
+	var clauses []placed
+	add := func(rank int, name string, n syntax.Node) { clauses = append(clauses, placed{rank, name, n}) }
+	if s.From != nil {
+		add(1, "FROM", s.From)
+	}
+	if s.Where != nil {
+		add(2, "WHERE", s.Where)
+	}
+	if s.GroupBy != nil {
+		add(3, "GROUP BY", s.GroupBy)
+	}
+	if s.Having != nil {
+		add(4, "HAVING", s.Having)
+	}
+	if q := p.OwnQuery(s); q != nil {
+		if q.OrderBy != nil {
+			add(5, "ORDER BY", q.OrderBy)
+		}
+		if q.Limit != nil {
+			add(6, "the row limit", q.Limit)
+		}
+	}
+	slices.SortFunc(clauses, func(a, b placed) int {
+		return cmp.Compare(a.node.Span().Start, b.node.Span().Start)
+	})
+	return clauses
+}
+
+// move takes a clause out, with what lies between it and the next one, and
+// puts it behind another with the break that stood before it.
+func move(p *check.Pass, clause, next, after syntax.Node) []text.Edit {
+	edits := p.Remove(text.Span{Start: clause.Span().Start, End: next.Span().Start})
+	return append(edits, check.Insert(after.Span().End, p.Break(clause.Span().Start, "")+p.Text(clause)))
+}

@@ -1,0 +1,74 @@
+package dialect
+
+import "justlens/core/dialect/word"
+
+// Clues weighs what was seen in a text for each dialect.
+type Clues struct {
+	weight [Count]int
+	seen   [Count]string
+}
+
+// Add counts something that only the dialects of the set write.
+func (c *Clues) Add(s Set, weight int, what string) {
+	for d := range Count {
+		if s.Has(d) {
+			c.weight[d] += weight
+			if c.seen[d] == "" {
+				c.seen[d] = what
+			}
+		}
+	}
+}
+
+// Best gives the dialect with the most weight and the first thing that spoke
+// for it; without any clue ANSI and "". Of equal dialects the first counts,
+// so that what MySQL and MariaDB share reads as MySQL.
+func (c *Clues) Best() (Dialect, string) {
+	best := ANSI
+	for d := range Count {
+		if c.weight[d] > c.weight[best] {
+			best = d
+		}
+	}
+	return best, c.seen[best]
+}
+
+// WordClue gives the dialects a word speaks for, and how loudly.
+func WordClue(w word.Word) (Set, int) {
+	switch w {
+	case word.Ilike, word.Notnull, word.Returning:
+		return In(Postgres), 2
+	case word.StraightJoin, word.AutoIncrement, word.Engine, word.Regexp, word.Unsigned, word.Distinctrow:
+		return In(MySQL, MariaDB), 3
+	case word.Autoincrement, word.Glob, word.Pragma:
+		return In(SQLite), 4
+	case word.Top, word.Nolock, word.Clustered, word.Nonclustered, word.Nvarchar, word.TryConvert:
+		return In(SQLServer), 3
+	case word.Rownum, word.Varchar2, word.Sysdate, word.Nocycle, word.ConnectByRoot:
+		return In(Oracle), 4
+	case word.Anti, word.Semi, word.Overwrite:
+		return In(Spark), 3
+	}
+	return 0, 0
+}
+
+// FunctionClue does the same for the name of a called function, in lower case.
+func FunctionClue(name string) (Set, int) {
+	switch name {
+	case "ifnull", "date_format", "curdate":
+		return In(MySQL, MariaDB), 2
+	case "group_concat":
+		return In(MySQL, MariaDB, SQLite), 2
+	case "strftime", "julianday", "unixepoch", "last_insert_rowid":
+		return In(SQLite), 4
+	case "getdate", "isnull", "dateadd", "datepart", "charindex", "len", "newid", "sysdatetime":
+		return In(SQLServer), 3
+	case "nvl", "nvl2", "add_months", "to_date", "decode", "sys_guid":
+		return In(Oracle), 3
+	case "to_char", "string_agg", "date_trunc", "array_agg", "generate_series", "jsonb_agg":
+		return In(Postgres), 2
+	case "collect_list", "collect_set", "explode", "posexplode":
+		return In(Spark), 4
+	}
+	return 0, 0
+}

@@ -1,0 +1,94 @@
+package dialect
+
+// Feature is a point in which dialects contradict each other. What a dialect
+// merely adds is no feature: the parser reads it for all.
+type Feature uint8
+
+const (
+	// BackslashEscapes: a backslash in '…' takes the next character as it is.
+	BackslashEscapes Feature = iota
+	// DoubleQuotedText: "…" is text, not a name.
+	DoubleQuotedText
+	// BracketNames: […] is a name, not a subscript.
+	BracketNames
+	// HashComment: # begins a comment; elsewhere it is an operator or part of a name.
+	HashComment
+	// DashNeedsBlank: -- begins a comment only before a blank.
+	DashNeedsBlank
+	// NestedComments: /* … /* … */ … */ is one comment.
+	NestedComments
+	// PipesAreOr: || is OR.
+	PipesAreOr
+	// DollarQuotes: $tag$…$tag$ is text.
+	DollarQuotes
+	// QuotedQ: q'[…]' is text.
+	QuotedQ
+	// HashNames: # may begin a name (temporary tables).
+	HashNames
+	// EqualsNamesOutput: in a select list `name = expression` names the output.
+	EqualsNamesOutput
+	// BatchLines: a line holding only GO ends a batch.
+	BatchLines
+	// SlashLines: a line holding only / ends a statement.
+	SlashLines
+	// AliasInWhere: WHERE sees output aliases where no column has the name.
+	AliasInWhere
+	// AliasInGroupBy: GROUP BY sees output aliases.
+	AliasInGroupBy
+	// AliasInHaving: HAVING sees output aliases.
+	AliasInHaving
+	// GroupedByKey: columns that a grouped primary key determines may stay ungrouped.
+	GroupedByKey
+	// GroupedByEquality: as GroupedByKey, with unique NOT NULL keys and through
+	// equalities of WHERE and inner joins too.
+	GroupedByEquality
+	// MinMaxPicksRow: beside one MIN or MAX, bare columns come from the row that holds it.
+	MinMaxPicksRow
+	// DateLiteral: DATE '2026-01-31' is a date.
+	DateLiteral
+	// DateNeedsLiteral: bare text is not safely a date; it must be DATE '…'.
+	DateNeedsLiteral
+	// TextDates: dates are kept as text or numbers; there is no date type.
+	TextDates
+	// OuterAggregates: an aggregate in a subquery over columns of the query
+	// around it is that query's, even in WHERE.
+	OuterAggregates
+	// HavingFirst: HAVING may stand before GROUP BY.
+	HavingFirst
+	// FoldUpper: bare names are folded to upper case.
+	FoldUpper
+)
+
+var features = [...]Set{
+	BackslashEscapes:  In(MySQL, MariaDB, Spark),
+	DoubleQuotedText:  In(MySQL, MariaDB, Spark),
+	BracketNames:      In(SQLServer, SQLite),
+	HashComment:       In(MySQL, MariaDB),
+	DashNeedsBlank:    In(MySQL, MariaDB),
+	NestedComments:    In(Postgres, SQLServer, Spark),
+	PipesAreOr:        In(MySQL, MariaDB),
+	DollarQuotes:      In(ANSI, Postgres),
+	QuotedQ:           In(Oracle),
+	HashNames:         In(SQLServer),
+	EqualsNamesOutput: In(SQLServer),
+	BatchLines:        In(ANSI, SQLServer),
+	SlashLines:        In(ANSI, Oracle),
+	AliasInWhere:      In(SQLite),
+	AliasInGroupBy:    In(Postgres, MySQL, MariaDB, SQLite, Spark),
+	AliasInHaving:     In(MySQL, MariaDB, SQLite, Spark),
+	GroupedByKey:      In(ANSI, Postgres, MySQL),
+	GroupedByEquality: In(ANSI, MySQL),
+	MinMaxPicksRow:    In(SQLite),
+	DateLiteral:       In(ANSI, Postgres, MySQL, MariaDB, Oracle, Spark),
+	DateNeedsLiteral:  In(ANSI, Oracle),
+	TextDates:         In(SQLite),
+	OuterAggregates:   Everywhere &^ In(SQLite),
+	HavingFirst:       In(Oracle),
+	FoldUpper:         In(Oracle),
+}
+
+// Has reports whether the dialect has the feature.
+func (d Dialect) Has(f Feature) bool { return features[f].Has(d) }
+
+// With gives the dialects that have the feature.
+func With(f Feature) Set { return features[f] }

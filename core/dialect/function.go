@@ -1,0 +1,68 @@
+package dialect
+
+// FunctionKind says what a call of a built-in function does to rows.
+type FunctionKind uint8
+
+const (
+	// UnknownFunction is one that no table here knows.
+	UnknownFunction FunctionKind = iota
+	// Scalar works on one row.
+	Scalar
+	// Aggregate turns many rows into one value.
+	Aggregate
+	// Ranking is a window function that cannot be used without OVER.
+	Ranking
+	// Volatile may give another value at each call.
+	Volatile
+)
+
+// Function classifies a function by its name in lower case. Names mean the
+// same kind in every dialect that has them, but for those that [Function]
+// leaves unknown.
+func Function(name string) FunctionKind {
+	switch name {
+	case "count", "sum", "avg", "total", "count_big", "any_value", "group_concat", "string_agg", "listagg",
+		"array_agg", "json_agg", "jsonb_agg", "json_object_agg", "jsonb_object_agg", "json_arrayagg", "json_objectagg",
+		"json_group_array", "json_group_object", "xmlagg", "bool_and", "bool_or", "every", "bit_and", "bit_or", "bit_xor",
+		"std", "stddev", "stddev_pop", "stddev_samp", "stdev", "stdevp", "var", "varp", "var_pop", "var_samp", "variance",
+		"corr", "covar_pop", "covar_samp", "regr_avgx", "regr_avgy", "regr_count", "regr_intercept", "regr_r2",
+		"regr_slope", "regr_sxx", "regr_sxy", "regr_syy", "mode", "median", "collect_list", "collect_set",
+		"approx_count_distinct", "percentile", "percentile_approx", "count_if", "max_by", "min_by", "checksum_agg",
+		"grouping", "grouping_id", "some_agg":
+		return Aggregate
+	case "min", "max":
+		return Aggregate
+	case "row_number", "rank", "dense_rank", "ntile", "lag", "lead", "first_value", "last_value", "nth_value",
+		"percent_rank", "cume_dist", "ratio_to_report":
+		return Ranking
+	case "random", "rand", "newid", "uuid", "gen_random_uuid", "uuid_generate_v4", "sys_guid", "clock_timestamp",
+		"timeofday", "nextval", "setval", "randomblob", "changes", "last_insert_rowid", "last_insert_id", "sleep",
+		"pg_sleep", "sysdate", "monotonically_increasing_id", "newsequentialid":
+		return Volatile
+	case "upper", "lower", "ucase", "lcase", "length", "len", "char_length", "character_length", "octet_length", "trim",
+		"ltrim", "rtrim", "btrim", "substr", "substring", "left", "right", "concat", "concat_ws", "replace", "lpad", "rpad",
+		"reverse", "repeat", "instr", "position", "strpos", "charindex", "patindex", "locate", "coalesce", "nullif",
+		"ifnull", "isnull", "nvl", "nvl2", "greatest", "least", "abs", "round", "ceil", "ceiling", "floor", "mod", "power",
+		"sqrt", "sign", "exp", "ln", "log", "year", "month", "day", "quarter", "week", "hour", "minute", "second", "date",
+		"time", "datetime", "julianday", "strftime", "unixepoch", "date_trunc", "datetrunc", "trunc", "truncate",
+		"to_char", "to_date", "to_number", "to_timestamp", "date_format", "format", "dateadd", "date_add", "date_sub",
+		"datediff", "datename", "datepart", "timestampdiff", "timestampadd", "add_months", "last_day", "months_between",
+		"dayofmonth", "dayofweek", "dayofyear", "weekday", "monthname", "dayname", "extract", "cast", "convert",
+		"try_cast", "try_convert", "iif", "if", "decode", "initcap", "translate", "ascii", "chr", "char", "md5", "sha1",
+		"hex", "unhex", "age", "split_part", "regexp_replace", "regexp_substr", "json_extract", "json_value",
+		"now", "getdate", "sysdatetime", "curdate", "curtime", "current_date", "current_time", "current_timestamp",
+		"localtime", "localtimestamp":
+		return Scalar
+	}
+	return UnknownFunction
+}
+
+// IsAggregate reports whether a call of the function with this many arguments
+// aggregates. SQLite's MIN and MAX of several arguments choose the least or
+// greatest of one row.
+func (d Dialect) IsAggregate(name string, arguments int) bool {
+	if Function(name) != Aggregate {
+		return false
+	}
+	return !(d == SQLite && arguments > 1 && (name == "min" || name == "max"))
+}

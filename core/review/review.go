@@ -1,0 +1,143 @@
+package review
+
+import (
+	"cmp"
+	"slices"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/schema"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+// Options say how to review.
+type Options struct {
+	Dialect dialect.Dialect
+	// Auto guesses the dialect of each text instead.
+	Auto bool
+	// Schema holds the tables known beforehand; it may be nil and is only read.
+	Schema *schema.Schema
+	// Certainty is the least certainty of the findings to give.
+	Certainty check.Certainty
+	// Checks are those to run.
+	Checks []*check.Check
+}
+
+// File is the outcome for one text.
+type File struct {
+	Text    *text.File
+	Dialect dialect.Dialect
+	// Clue tells what the dialect was guessed from, "" if nothing was guessed.
+	Clue       string
+	Statements int
+	// Findings are in the order of their statements, within a statement in the
+	// order of the text.
+	Findings []Finding
+}
+
+// Finding is a finding with the number of its statement in the file, from 0.
+type Finding struct {
+	check.Finding
+	Statement int
+}
+
+// Reviewer reviews one text after another. It is not safe for use by several
+// goroutines.
+type Reviewer struct {
+	options Options
+	names   *syntax.Names
+	parser  *syntax.Parser
+	binder  *bind.Binder
+	byKind  [256][]*check.Check
+	whole   []*check.Check
+	pass    check.Pass
+	found   []Finding
+}
+
+// New makes a reviewer.
+func New(o Options) *Reviewer {
+	r := &Reviewer{options: o}
+	r.renew()
+	for _, c := range o.Checks {
+		if c.Statement != nil {
+			r.whole = append(r.whole, c)
+		}
+		if c.Run == nil {
+			continue
+		}
+		for k := range syntax.KindCount {
+			if c.Kinds.Has(k) {
+				r.byKind[k] = append(r.byKind[k], c)
+			}
+		}
+	}
+	r.pass.Found = r.take
+	return r
+}
+
+func (r *Reviewer) renew() {
+	r.names = syntax.NewNames()
+	r.parser = syntax.NewParser(r.names)
+	r.binder = bind.NewBinder(r.names)
+}
+
+// Review reviews a text. What it gives does not refer to the reviewer.
+func (r *Reviewer) Review(f *text.File) *File {
+	if r.names.IsFull() {
+		r.renew()
+	}
+	out := &File{Text: f, Dialect: r.options.Dialect}
+	if r.options.Auto {
+		out.Dialect, out.Clue = syntax.Guess(f.Bytes(), r.names)
+	}
+	r.parser.Reset(f.Bytes(), out.Dialect)
+	tables := schema.New(r.options.Schema)
+	r.binder.Reset(f.Bytes(), out.Dialect, tables)
+	r.pass.Dialect = out.Dialect
+	for stmt := r.parser.Next(); stmt != nil; stmt = r.parser.Next() {
+		r.statement(stmt, out.Statements)
+		tables.Apply(stmt, f.Bytes())
+		out.Statements++
+	}
+	out.Findings = slices.Clone(r.found)
+	r.found = r.found[:0]
+	return out
+}
+
+// statement runs the checks on one statement. One that could not be read
+// whole is only told so: what else might be said could hang on the slip.
+func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
+	from := len(r.found)
+	r.pass.Stmt = stmt
+	r.pass.Info = r.binder.Bind(stmt)
+	for _, c := range r.whole {
+		r.pass.Check = c
+		c.Statement(&r.pass)
+	}
+	if len(stmt.Errors) == 0 {
+		r.walk(stmt.Node)
+	}
+	mine := r.found[from:]
+	for i := range mine {
+		mine[i].Statement = number
+	}
+	slices.SortStableFunc(mine, func(a, b Finding) int {
+		return cmp.Or(cmp.Compare(a.Span.Start, b.Span.Start), cmp.Compare(a.Span.End, b.Span.End), cmp.Compare(a.Check.ID, b.Check.ID))
+	})
+}
+
+func (r *Reviewer) walk(n syntax.Node) {
+	for _, c := range r.byKind[n.Kind()] {
+		r.pass.Check = c
+		c.Run(&r.pass, n)
+	}
+	syntax.Children(n, r.walk)
+}
+
+func (r *Reviewer) take(f check.Finding) {
+	if f.Certainty >= r.options.Certainty {
+		r.found = append(r.found, Finding{Finding: f})
+	}
+}

@@ -1,0 +1,385 @@
+package syntax
+
+import (
+	"justlens/core/dialect/word"
+	"justlens/core/text"
+)
+
+// call reads the parentheses of a function call and what may follow them.
+func (p *Parser) call(start text.Pos, name []Ident) Expr {
+	if !p.enter() {
+		p.leave()
+		return p.badExpr(start)
+	}
+	defer p.leave()
+	p.next()
+	c := p.slabs.calls.new()
+	c.Name = name
+	switch {
+	case p.at(word.Distinct) || p.at(word.Unique) && p.peek(1).Kind == WordToken:
+		c.Distinct = true
+		p.next()
+	case p.at(word.All) && p.peek(1).Kind != Comma && p.peek(1).Kind != RightParen:
+		p.next()
+	}
+	switch {
+	case p.tok.Kind == RightParen:
+	case p.tok.Kind == Asterisk && p.peek(1).Kind == RightParen:
+		c.Star = true
+		p.next()
+	case p.startsQuery(0):
+		mark := p.lists.exprs.mark()
+		p.lists.exprs.push(p.argumentQuery())
+		c.Args = p.lists.exprs.take(mark)
+	default:
+		p.arguments(c)
+	}
+	p.callTail(c)
+	p.expectKind(RightParen, ") or a comma")
+	p.callSuffix(c)
+	c.node = p.node(start)
+	return c
+}
+
+// argumentQuery reads a query that stands as an argument without parentheses
+// of its own, as in ARRAY(SELECT …).
+func (p *Parser) argumentQuery() Expr {
+	start := p.start()
+	if p.tok.Kind == LeftParen {
+		return p.expr()
+	}
+	q := p.query()
+	n := p.slabs.subquerys.new()
+	*n = Subquery{node: p.node(start), Query: q}
+	return n
+}
+
+// arguments reads arguments; the keywords of EXTRACT (YEAR FROM x),
+// TRIM (BOTH 'x' FROM y), POSITION (x IN y) and the like stand between them
+// like commas.
+func (p *Parser) arguments(c *Call) {
+	mark := p.lists.exprs.mark()
+	if p.peek(1).Word() == word.From && p.tok.Kind == WordToken {
+		c.Unit = p.partAfterDot()
+		p.next()
+	}
+	for p.atAny(word.Both, word.Leading, word.Trailing) {
+		p.next()
+		p.accept(word.From)
+	}
+	for !p.broken {
+		p.lists.exprs.push(p.argument())
+		switch {
+		case p.acceptKind(Comma):
+		case p.atAny(word.From, word.For, word.Placing, word.Using, word.As, word.Value):
+			if p.at(word.As) || p.at(word.Using) && p.peek(2).Kind == RightParen {
+				p.next()
+				p.typeName()
+				c.Args = p.lists.exprs.take(mark)
+				return
+			}
+			p.next()
+		default:
+			c.Args = p.lists.exprs.take(mark)
+			return
+		}
+	}
+	c.Args = p.lists.exprs.take(mark)
+}
+
+// argument reads one argument: an expression, name => expression, or a lambda.
+func (p *Parser) argument() Expr {
+	start := p.start()
+	next := p.peek(1).Kind
+	if p.atName() && (next == NamedArgument || next == AssignOperator && p.tok.Kind == WordToken) {
+		name := p.ident("a name")
+		p.next()
+		x := p.expr()
+		n := p.slabs.namedArgs.new()
+		*n = NamedArg{node: p.node(start), Name: name, X: x}
+		return n
+	}
+	x := p.expr()
+	if p.at(word.In) {
+		p.next()
+		return p.expr()
+	}
+	return x
+}
+
+// callTail reads what may follow the arguments inside the parentheses.
+func (p *Parser) callTail(c *Call) {
+	for {
+		switch {
+		case p.at(word.Order) && p.peek(1).Word() == word.By:
+			p.next()
+			p.next()
+			c.OrderBy = p.orderItems()
+		case p.accept(word.Separator):
+			p.primary()
+		case p.at(word.Limit):
+			p.limit(nil)
+		case p.atAny(word.Respect, word.Ignore) && p.peek(1).Word() == word.Nulls:
+			p.next()
+			p.next()
+		case p.at(word.On) || p.atAny(word.Null, word.Absent) && p.peek(1).Word() == word.On || p.at(word.Returning):
+			p.next()
+			for p.tok.Kind != RightParen && !p.atEnd() {
+				if p.tok.Kind == LeftParen {
+					p.skipParens()
+				} else {
+					p.next()
+				}
+			}
+		default:
+			return
+		}
+	}
+}
+
+// callSuffix reads WITHIN GROUP, FILTER, KEEP, nulls treatment and OVER.
+func (p *Parser) callSuffix(c *Call) {
+	for {
+		switch {
+		case p.at(word.Within) && p.peek(1).Word() == word.Group:
+			p.next()
+			p.next()
+			p.expectKind(LeftParen, "(")
+			p.expect(word.Order)
+			p.expect(word.By)
+			c.OrderBy, c.WithinGroup = p.orderItems(), true
+			p.expectKind(RightParen, ")")
+		case p.at(word.Filter) && p.peek(1).Kind == LeftParen:
+			p.next()
+			p.next()
+			p.expect(word.Where)
+			c.Filter = p.expr()
+			p.expectKind(RightParen, ")")
+		case p.at(word.Keep) && p.peek(1).Kind == LeftParen:
+			p.next()
+			p.skipParens()
+		case p.atAny(word.Respect, word.Ignore) && p.peek(1).Word() == word.Nulls:
+			p.next()
+			p.next()
+		case p.at(word.From) && (p.peek(1).Word() == word.First || p.peek(1).Word() == word.Last) && p.peek(2).Word() == word.Over:
+			p.next()
+			p.next()
+		case p.at(word.Over):
+			p.over(c)
+		default:
+			return
+		}
+	}
+}
+
+func (p *Parser) over(c *Call) {
+	start := p.start()
+	p.next()
+	if p.tok.Kind == LeftParen {
+		c.Over = p.windowParens()
+	} else {
+		c.Over = p.slabs.windows.new()
+		c.Over.Name = p.ident("a window")
+	}
+	c.Over.node = p.node(start)
+}
+
+// windowParens reads ([base] [PARTITION BY …] [ORDER BY …] [frame]).
+func (p *Parser) windowParens() *Window {
+	w := p.slabs.windows.new()
+	p.expectKind(LeftParen, "(")
+	if p.tok.Kind == QuotedName || p.tok.Kind == WordToken &&
+		!p.atAny(word.Partition, word.Order, word.Rows, word.Range, word.Groups, word.Distribute, word.Sort, word.Cluster) {
+		w.Base = p.ident("a window")
+	}
+	if p.atAny(word.Partition, word.Distribute, word.Cluster) {
+		p.next()
+		p.expect(word.By)
+		w.Partition = p.exprList()
+	}
+	if p.atAny(word.Order, word.Sort) {
+		p.next()
+		p.expect(word.By)
+		w.OrderBy = p.orderItems()
+	}
+	if p.atAny(word.Rows, word.Range, word.Groups) {
+		start := p.start()
+		p.frame()
+		w.Frame = text.Span{Start: start, End: p.last}
+	}
+	p.expectKind(RightParen, ")")
+	return w
+}
+
+// frame reads ROWS BETWEEN … AND … EXCLUDE ….
+func (p *Parser) frame() {
+	p.next()
+	if p.accept(word.Between) {
+		p.frameBound()
+		p.expect(word.And)
+	}
+	p.frameBound()
+	if p.accept(word.Exclude) {
+		for p.atAny(word.Current, word.Row, word.Group, word.Ties, word.No, word.Others) {
+			p.next()
+		}
+	}
+}
+
+func (p *Parser) frameBound() {
+	switch {
+	case p.at(word.Current) && p.peek(1).Word() == word.Row:
+		p.next()
+		p.next()
+		return
+	case p.accept(word.Unbounded):
+	default:
+		p.expr()
+	}
+	if !p.accept(word.Preceding) {
+		p.expect(word.Following)
+	}
+}
+
+// castCall reads CAST (x AS type) and CONVERT in its three forms: of a type
+// and a value, of a value and a type, of a value USING a character set.
+func (p *Parser) castCall(start text.Pos) Expr {
+	convert := p.atAny(word.Convert, word.TryConvert)
+	name := p.tok
+	p.next()
+	p.next()
+	n := p.slabs.casts.new()
+	if convert && p.typeFirst() {
+		n.Type = p.typeName()
+		p.expectKind(Comma, "a comma")
+		n.X = p.expr()
+		if p.acceptKind(Comma) {
+			n.Format = p.expr()
+		}
+	} else {
+		n.X = p.expr()
+		switch {
+		case p.accept(word.As):
+			n.Type = p.typeName()
+		case convert && p.acceptKind(Comma):
+			n.Type = p.typeName()
+		case convert && p.at(word.Using):
+			return p.convertUsing(start, name, n.X)
+		default:
+			p.fail("AS and a type")
+		}
+		for p.tok.Kind != RightParen && !p.atEnd() {
+			p.next() // FORMAT '…', AT TIME ZONE, DEFAULT … ON CONVERSION ERROR, CHARSET
+		}
+	}
+	p.expectKind(RightParen, ")")
+	n.node = p.node(start)
+	return n
+}
+
+func (p *Parser) convertUsing(start text.Pos, name Token, x Expr) Expr {
+	p.next()
+	p.path("a character set")
+	p.expectKind(RightParen, ")")
+	exprs, idents := p.lists.exprs.mark(), p.lists.idents.mark()
+	p.lists.exprs.push(x)
+	p.lists.idents.push(Ident{Span: name.Span, Sym: name.Sym})
+	c := p.slabs.calls.new()
+	args, parts := p.lists.exprs.take(exprs), p.lists.idents.take(idents)
+	*c = Call{node: p.node(start), Name: parts, Args: args}
+	return c
+}
+
+// typeFirst reports whether CONVERT begins with a type, as in SQL Server.
+func (p *Parser) typeFirst() bool {
+	switch p.word {
+	case word.Int, word.Integer, word.Bigint, word.Smallint, word.Tinyint, word.Bit, word.Decimal, word.Numeric, word.Float,
+		word.Real, word.Date, word.Time, word.Datetime, word.Varchar, word.Nvarchar, word.Char, word.Nchar, word.Varbinary:
+		next := p.peek(1).Kind
+		return next == Comma || next == LeftParen
+	case word.NoWord:
+		switch p.scan.names.String(p.tok.Sym) {
+		case "datetime2", "smalldatetime", "datetimeoffset", "money", "uniqueidentifier":
+			return true
+		}
+	}
+	return false
+}
+
+// typeName reads a type: words, arguments, arrays.
+func (p *Parser) typeName() *TypeName {
+	start := p.start()
+	t := p.slabs.typeNames.new()
+	p.accept(word.Setof)
+	if p.atAny(word.Signed, word.Unsigned) {
+		mark := p.lists.idents.mark()
+		p.lists.idents.push(p.partAfterDot())
+		t.Parts = p.lists.idents.take(mark)
+	} else {
+		t.Parts = p.typePath()
+	}
+	if p.tok.Kind == LeftParen {
+		p.next()
+		if p.tok.Kind != RightParen {
+			t.Args = p.exprList()
+		}
+		for p.tok.Kind == WordToken { // VARCHAR2(20 CHAR)
+			p.next()
+		}
+		p.expectKind(RightParen, ")")
+	}
+	p.typeSuffix(t)
+	t.node = p.node(start)
+	return t
+}
+
+func (p *Parser) typePath() []Ident {
+	if p.tok.Kind != WordToken && p.tok.Kind != QuotedName {
+		p.fail("a type")
+		return nil
+	}
+	mark := p.lists.idents.mark()
+	p.lists.idents.push(p.partAfterDot())
+	for p.acceptKind(Dot) {
+		p.lists.idents.push(p.partAfterDot())
+	}
+	return p.lists.idents.take(mark)
+}
+
+// typeSuffix reads the later words of a type and its array marks.
+func (p *Parser) typeSuffix(t *TypeName) {
+	for {
+		switch {
+		case p.atAny(word.Precision, word.Varying, word.Unsigned, word.Signed, word.Zerofill, word.Large):
+			p.next()
+		case p.at(word.Integer) || p.at(word.Int) && len(t.Parts) == 1:
+			p.next()
+		case p.atAny(word.With, word.Without) && (p.peek(1).Word() == word.Time || p.peek(1).Word() == word.Local):
+			for p.atAny(word.With, word.Without, word.Local, word.Time, word.Zone) {
+				p.next()
+			}
+		case p.at(word.Character) && p.peek(1).Word() == word.Set:
+			p.next()
+			p.next()
+			p.next()
+		case p.at(word.Charset):
+			p.next()
+			p.next()
+		case p.tok.Kind == LeftParen && t.Args == nil && p.peek(1).Kind == NumberToken:
+			p.skipParens()
+		case p.tok.Kind == LeftBracket:
+			t.Array = true
+			for p.tok.Kind == LeftBracket || p.tok.Kind == RightBracket || p.tok.Kind == NumberToken {
+				p.next()
+			}
+		case p.at(word.Array):
+			t.Array = true
+			p.next()
+		case p.isUnit(p.word) && len(t.Parts) == 1 && t.Parts[0].Sym == Sym(word.Interval),
+			p.at(word.To) && p.isUnit(p.peek(1).Word()):
+			p.next()
+		default:
+			return
+		}
+	}
+}

@@ -1,0 +1,47 @@
+package syntax
+
+// Unparen strips parentheses.
+func Unparen(x Expr) Expr {
+	for {
+		p, ok := x.(*Paren)
+		if !ok {
+			return x
+		}
+		x = p.X
+	}
+}
+
+// Conjuncts calls f for each condition that AND joins at the top of x, in the
+// order of the text, looking through parentheses.
+func Conjuncts(x Expr, f func(Expr)) {
+	if x == nil {
+		return
+	}
+	if b, ok := Unparen(x).(*Binary); ok && b.Op == OpAnd {
+		Conjuncts(b.X, f)
+		Conjuncts(b.Y, f)
+		return
+	}
+	f(x)
+}
+
+// BareConjuncts is Conjuncts that stops at parentheses: each span is that of
+// a whole operand of the chain of ANDs as written.
+func BareConjuncts(x Expr, f func(Expr)) {
+	if b, ok := x.(*Binary); ok && b.Op == OpAnd {
+		BareConjuncts(b.X, f)
+		BareConjuncts(b.Y, f)
+		return
+	}
+	if x != nil {
+		f(x)
+	}
+}
+
+// Inspect calls f for n and what is below it, in the order of the text as far
+// as the declarations of the nodes follow it; f tells whether to go down.
+func Inspect(n Node, f func(Node) bool) {
+	if f(n) {
+		Children(n, func(c Node) { Inspect(c, f) })
+	}
+}

@@ -1,0 +1,330 @@
+package syntax
+
+import (
+	"justlens/core/dialect"
+	"justlens/core/dialect/word"
+)
+
+// create reads CREATE TABLE, VIEW and INDEX, and passes over the rest.
+func (p *Parser) create() Stmt {
+	n := 1
+	for {
+		switch p.peek(n).Word() {
+		case word.Or, word.Replace, word.Temporary, word.Temp, word.Global, word.Local, word.Unlogged, word.Unique,
+			word.Fulltext, word.Spatial, word.Clustered, word.Nonclustered, word.Force, word.Recursive, word.Private:
+			n++
+			continue
+		case word.Table:
+			return p.createTable()
+		case word.View:
+			return p.createView()
+		case word.Materialized:
+			if p.peek(n+1).Word() == word.View {
+				return p.createView()
+			}
+		case word.Index:
+			return p.createIndex()
+		}
+		return p.other()
+	}
+}
+
+// ifNotExists reads IF NOT EXISTS.
+func (p *Parser) ifNotExists() bool {
+	if !p.at(word.If) {
+		return false
+	}
+	p.next()
+	p.expect(word.Not)
+	p.expect(word.Exists)
+	return true
+}
+
+func (p *Parser) createTable() Stmt {
+	start := p.start()
+	n := p.slabs.createTables.new()
+	for !p.at(word.Table) {
+		n.Temporary = n.Temporary || p.atAny(word.Temporary, word.Temp)
+		p.next()
+	}
+	p.next()
+	n.IfNotExists = p.ifNotExists()
+	n.Name = p.path("a name for the table")
+	if p.tok.Kind == LeftParen && !p.startsQuery(1) {
+		p.next()
+		p.tableElements(n)
+		p.expectKind(RightParen, ") or a comma")
+	}
+	// Options of many kinds; only a query among them matters.
+	for !p.atEnd() && !p.startsAnother() {
+		if p.startsQuery(0) {
+			n.Query = p.query()
+			continue
+		}
+		if p.tok.Kind == LeftParen {
+			p.skipParens()
+			continue
+		}
+		p.next()
+	}
+	n.node = p.node(start)
+	return n
+}
+
+func (p *Parser) tableElements(n *CreateTable) {
+	columns, constraints := p.lists.columns.mark(), p.lists.constraints.mark()
+	for p.tok.Kind != RightParen && !p.broken {
+		switch {
+		case p.startsConstraint():
+			p.lists.constraints.push(p.constraint())
+		case p.at(word.Like):
+			for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
+				p.next()
+			}
+		default:
+			p.lists.columns.push(p.columnDef())
+		}
+		if !p.acceptKind(Comma) {
+			break
+		}
+	}
+	n.Columns, n.Constraints = p.lists.columns.take(columns), p.lists.constraints.take(constraints)
+}
+
+// startsConstraint reports whether a table constraint, and no column, begins here.
+func (p *Parser) startsConstraint() bool {
+	next := p.peek(1)
+	switch p.word {
+	case word.Constraint, word.Foreign, word.Exclude, word.Fulltext, word.Spatial:
+		return next.Kind != Comma
+	case word.Primary:
+		return next.Word() == word.Key
+	case word.Check:
+		return next.Kind == LeftParen
+	case word.Unique:
+		return next.Kind == LeftParen || next.Word() == word.Key || next.Word() == word.Index || p.peek(2).Kind == LeftParen
+	case word.Index, word.Key:
+		return next.Kind == LeftParen || p.peek(2).Kind == LeftParen || p.peek(2).Word() == word.Using
+	case word.Period:
+		return next.Word() == word.For
+	}
+	return false
+}
+
+func (p *Parser) columnDef() *ColumnDef {
+	start := p.start()
+	c := p.slabs.columnDefs.new()
+	c.Name = p.ident("a column name")
+	if (p.tok.Kind == WordToken || p.tok.Kind == QuotedName) && !p.startsColumnConstraint() {
+		c.Type = p.typeName()
+	}
+	mark := p.lists.constraints.mark()
+	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
+		if p.at(word.Not) && p.peek(1).Word() == word.Null {
+			c.NotNull = true
+			p.next()
+			p.next()
+			continue
+		}
+		if p.startsColumnConstraint() {
+			p.lists.constraints.push(p.constraint())
+			continue
+		}
+		if p.tok.Kind == LeftParen {
+			p.skipParens()
+			continue
+		}
+		p.next()
+	}
+	c.Constraints = p.lists.constraints.take(mark)
+	c.node = p.node(start)
+	return c
+}
+
+func (p *Parser) startsColumnConstraint() bool {
+	switch p.word {
+	case word.Constraint, word.Primary, word.Unique, word.References, word.Check, word.Default, word.Generated, word.As,
+		word.Not, word.Null, word.Identity, word.AutoIncrement, word.Autoincrement, word.Collate, word.Comment, word.On:
+		return !p.at(word.Not) || p.peek(1).Word() == word.Null
+	}
+	return false
+}
+
+// constraint reads a constraint of a column or a table; what it does not
+// know ends at the next comma or parenthesis.
+func (p *Parser) constraint() *Constraint {
+	start := p.start()
+	c := p.slabs.constraints.new()
+	if p.accept(word.Constraint) && !p.atAny(word.Primary, word.Unique, word.Foreign, word.Check) {
+		c.Name = p.ident("a name for the constraint")
+	}
+	switch {
+	case p.accept(word.Primary):
+		p.expect(word.Key)
+		c.Type = PrimaryKey
+		p.keyColumns(c)
+	case p.accept(word.Unique):
+		c.Type = UniqueKey
+		p.keyColumns(c)
+	case p.accept(word.Foreign):
+		p.expect(word.Key)
+		c.Type = ForeignKey
+		p.keyColumns(c)
+		p.references(c)
+	case p.at(word.References):
+		c.Type = ForeignKey
+		p.references(c)
+	case p.accept(word.Check):
+		c.Type = CheckKey
+		p.expectKind(LeftParen, "( after CHECK")
+		c.X = p.expr()
+		p.expectKind(RightParen, ")")
+	case p.accept(word.Default):
+		c.Type = DefaultValue
+		c.X = p.exprAbove(p.power[dialect.Not])
+	case p.atAny(word.Index, word.Key):
+		c.Type = IndexKey
+		p.next()
+		p.keyColumns(c)
+	default:
+		c.Type = OtherConstraint
+		p.skipConstraint()
+	}
+	c.node = p.node(start)
+	return c
+}
+
+// skipConstraint passes over GENERATED …, AS (…), COLLATE x, COMMENT 'x' and the like.
+func (p *Parser) skipConstraint() {
+	p.next()
+	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
+		if p.startsColumnConstraint() && !p.at(word.As) {
+			return
+		}
+		if p.tok.Kind == LeftParen {
+			p.skipParens()
+		} else {
+			p.next()
+		}
+	}
+}
+
+// keyColumns reads the optional name, method and column list of a key.
+func (p *Parser) keyColumns(c *Constraint) {
+	for p.atAny(word.Key, word.Index, word.Clustered, word.Nonclustered) {
+		p.next()
+	}
+	if (p.tok.Kind == WordToken && p.peek(1).Kind == LeftParen || p.tok.Kind == QuotedName) && !p.startsColumnConstraint() {
+		c.Name = p.ident("a name for the key")
+	}
+	if p.accept(word.Using) {
+		p.next()
+	}
+	if p.tok.Kind == LeftParen {
+		p.next()
+		c.Columns = p.orderItems()
+		p.expectKind(RightParen, ") or a comma")
+	}
+}
+
+func (p *Parser) references(c *Constraint) {
+	p.expect(word.References)
+	c.Table = p.path("a table")
+	if p.tok.Kind == LeftParen {
+		c.References = p.identList()
+	}
+	for p.atAny(word.On, word.Match, word.Deferrable, word.Initially) || p.at(word.Not) && p.peek(1).Word() == word.Deferrable {
+		switch {
+		case p.accept(word.On):
+			p.next() // DELETE or UPDATE
+			if p.atAny(word.Set, word.No) {
+				p.next()
+			}
+			p.next()
+		case p.accept(word.Not):
+		default:
+			p.next()
+			if p.atAny(word.Full, word.Partial, word.Simple, word.Deferred, word.Immediate) {
+				p.next()
+			}
+		}
+	}
+}
+
+func (p *Parser) createView() Stmt {
+	start := p.start()
+	n := p.slabs.createViews.new()
+	for !p.at(word.View) {
+		p.next()
+	}
+	p.next()
+	p.ifNotExists()
+	n.Name = p.path("a name for the view")
+	if p.tok.Kind == LeftParen {
+		n.Columns = p.identList()
+	}
+	for !p.at(word.As) && !p.atEnd() {
+		if p.tok.Kind == LeftParen {
+			p.skipParens()
+		} else {
+			p.next()
+		}
+	}
+	p.expect(word.As)
+	n.Query = p.query()
+	if p.at(word.With) {
+		for !p.atEnd() {
+			p.next()
+		}
+	}
+	n.node = p.node(start)
+	return n
+}
+
+func (p *Parser) createIndex() Stmt {
+	start := p.start()
+	n := p.slabs.createIndexs.new()
+	for !p.at(word.Index) {
+		n.Unique = n.Unique || p.at(word.Unique)
+		p.next()
+	}
+	p.next()
+	p.accept(word.Concurrently)
+	p.ifNotExists()
+	if !p.at(word.On) {
+		n.Name = p.path("a name for the index")
+	}
+	if p.accept(word.Using) {
+		n.Method = p.ident("an index method")
+	}
+	p.expect(word.On)
+	p.accept(word.Only)
+	n.Table = p.path("a table")
+	if p.accept(word.Using) {
+		n.Method = p.ident("an index method")
+	}
+	p.expectKind(LeftParen, "( before the columns of the index")
+	mark := p.lists.orders.mark()
+	p.commaList(func() {
+		item := p.orderItem()
+		for p.tok.Kind == WordToken { // an operator class
+			p.next()
+		}
+		p.lists.orders.push(item)
+	})
+	n.Items = p.lists.orders.take(mark)
+	p.expectKind(RightParen, ") or a comma")
+	for !p.atEnd() && !p.startsAnother() {
+		if p.at(word.Where) {
+			n.Where = p.where()
+			continue
+		}
+		if p.tok.Kind == LeftParen {
+			p.skipParens()
+			continue
+		}
+		p.next()
+	}
+	n.node = p.node(start)
+	return n
+}

@@ -1,0 +1,392 @@
+package syntax
+
+import (
+	"justlens/core/dialect"
+	"justlens/core/dialect/word"
+	"justlens/core/text"
+)
+
+// expr reads an expression.
+func (p *Parser) expr() Expr { return p.exprAbove(0) }
+
+// exprAbove reads an expression whose operators bind tighter than power:
+// precedence climbing on the dialect's table.
+func (p *Parser) exprAbove(power uint8) Expr {
+	start := p.start()
+	if !p.enter() {
+		p.leave()
+		return p.badExpr(start)
+	}
+	left := p.prefix()
+	for !p.broken {
+		next := p.infix(start, left, power)
+		if next == nil {
+			break
+		}
+		left = next
+	}
+	p.leave()
+	return left
+}
+
+// prefix reads NOT x, -x and the like, or an operand.
+func (p *Parser) prefix() Expr {
+	start, opSpan := p.start(), p.tok.Span
+	op, power := OpNone, p.power.Unary()
+	switch p.tok.Kind {
+	case Minus:
+		op = OpNegate
+	case Plus:
+		op = OpPositive
+	case Tilde:
+		op = OpComplement
+	case Exclamation:
+		op = OpNot
+	case OtherOperator, BitwiseXor, ArrowOperator:
+		op, power = OpOther, p.power[dialect.Other]
+	case WordToken:
+		switch p.word {
+		case word.Not:
+			op, power = OpNot, p.power[dialect.Not]
+		case word.Prior, word.ConnectByRoot:
+			if next := p.peek(1).Kind; next == WordToken || next == QuotedName {
+				op = OpPrior
+			}
+		case word.Binary:
+			if next := p.peek(1).Kind; next == WordToken && stops[p.peek(1).Word()]&notName == 0 || next == TextToken || next == QuotedName {
+				op = OpOther
+			}
+		}
+	}
+	if op == OpNone {
+		return p.postfix(start, p.primary())
+	}
+	p.next()
+	x := p.exprAbove(power - 1)
+	n := p.slabs.unarys.new()
+	*n = Unary{node: p.node(start), Op: op, OpSpan: opSpan, X: x}
+	return n
+}
+
+// infix reads an operator that binds tighter than power and its right side;
+// nil where none stands here.
+func (p *Parser) infix(start text.Pos, left Expr, power uint8) Expr {
+	if p.tok.Kind == WordToken {
+		return p.wordInfix(start, left, power)
+	}
+	op, class := infix(p.tok.Kind, p.scan.rules.pipesOr)
+	if op == OpNone || p.power[class] <= power {
+		return nil
+	}
+	if op == OpPower && p.scan.rules.pipesOr {
+		op = OpBitXor
+	}
+	return p.binary(start, left, op, p.power[class], 1)
+}
+
+// binary reads an operator of some tokens and its right operand.
+func (p *Parser) binary(start text.Pos, left Expr, op Op, power uint8, tokens int) Expr {
+	opStart := p.start()
+	for range tokens {
+		p.next()
+	}
+	opSpan := text.Span{Start: opStart, End: p.last}
+	var right Expr
+	if op.IsComparison() && p.atAny(word.Any, word.All, word.Some) && p.peek(1).Kind == LeftParen {
+		right = p.quantified()
+	} else {
+		right = p.exprAbove(power)
+	}
+	n := p.slabs.binarys.new()
+	*n = Binary{node: p.node(start), Op: op, OpSpan: opSpan, X: left, Y: right}
+	return n
+}
+
+// wordInfix is infix for operators that are words.
+func (p *Parser) wordInfix(start text.Pos, left Expr, power uint8) Expr {
+	switch p.word {
+	case word.And:
+		return p.wordBinary(start, left, power, OpAnd, dialect.And)
+	case word.Or:
+		return p.wordBinary(start, left, power, OpOr, dialect.Or)
+	case word.Xor:
+		return p.wordBinary(start, left, power, OpXor, dialect.Xor)
+	case word.Div:
+		return p.wordBinary(start, left, power, OpIntegerDivide, dialect.Times)
+	case word.Mod:
+		return p.wordBinary(start, left, power, OpModulo, dialect.Times)
+	case word.Is, word.Isnull, word.Notnull:
+		if p.power[dialect.IsTest] > power {
+			return p.isTest(start, left)
+		}
+	case word.Operator:
+		if p.peek(1).Kind == LeftParen && p.power[dialect.Other] > power {
+			p.next()
+			p.skipParens()
+			right := p.exprAbove(p.power[dialect.Other])
+			n := p.slabs.binarys.new()
+			*n = Binary{node: p.node(start), Op: OpOther, X: left, Y: right}
+			return n
+		}
+	case word.Collate:
+		if p.power[dialect.Collation] > power {
+			p.next()
+			name := p.collation()
+			n := p.slabs.collates.new()
+			*n = Collate{node: p.node(start), X: left, Name: name}
+			return n
+		}
+	case word.At:
+		if p.power[dialect.AtZone] > power && (p.peek(1).Word() == word.Time || p.peek(1).Word() == word.Local) {
+			return p.atZone(start, left)
+		}
+	default:
+		return p.predicate(start, left, power)
+	}
+	return nil
+}
+
+func (p *Parser) wordBinary(start text.Pos, left Expr, power uint8, op Op, class dialect.Operator) Expr {
+	if p.power[class] <= power {
+		return nil
+	}
+	return p.binary(start, left, op, p.power[class], 1)
+}
+
+func (p *Parser) collation() []Ident {
+	if p.tok.Kind == TextToken {
+		p.next()
+		return nil
+	}
+	if p.at(word.Binary) {
+		p.next()
+		return nil
+	}
+	return p.path("a collation")
+}
+
+func (p *Parser) atZone(start text.Pos, left Expr) Expr {
+	n := p.slabs.atZones.new()
+	n.X = left
+	p.next()
+	if !p.accept(word.Local) {
+		p.next()
+		p.expect(word.Zone)
+		n.Zone = p.exprAbove(p.power[dialect.AtZone])
+	}
+	n.node = p.node(start)
+	return n
+}
+
+// predicate reads [NOT] BETWEEN, IN, LIKE and their kin.
+func (p *Parser) predicate(start text.Pos, left Expr, power uint8) Expr {
+	w, not := p.word, false
+	if w == word.Not {
+		w, not = p.peek(1).Word(), true
+	}
+	class := dialect.Match
+	switch w {
+	case word.Between:
+		class = dialect.BetweenTest
+	case word.In:
+		class = dialect.InTest
+	case word.Like, word.Ilike, word.Rlike, word.Regexp, word.Glob, word.Match:
+	case word.Similar:
+		if next := p.peek(1).Word(); next != word.To && next != word.Similar {
+			return nil
+		}
+	case word.Sounds:
+		if p.peek(1).Word() != word.Like {
+			return nil
+		}
+	case word.Member:
+		if p.peek(1).Word() != word.Of {
+			return nil
+		}
+	case word.Null:
+		class = dialect.IsTest
+		if !not {
+			return nil
+		}
+	case word.Overlaps:
+	default:
+		return nil
+	}
+	if p.power[class] <= power {
+		return nil
+	}
+	if not {
+		p.next()
+	}
+	switch w {
+	case word.Between:
+		return p.between(start, left, not)
+	case word.In:
+		return p.in(start, left, not)
+	case word.Null:
+		p.next()
+		n := p.slabs.iss.new()
+		*n = Is{node: p.node(start), X: left, Not: true, Test: IsNull}
+		return n
+	case word.Overlaps, word.Member:
+		tokens := 1
+		if w == word.Member {
+			tokens = 2
+		}
+		return p.binary(start, left, OpOther, p.power[class], tokens)
+	}
+	return p.like(start, left, not)
+}
+
+func (p *Parser) between(start text.Pos, left Expr, not bool) Expr {
+	p.next()
+	n := p.slabs.betweens.new()
+	n.X, n.Not = left, not
+	if !p.accept(word.Asymmetric) {
+		n.Symmetric = p.accept(word.Symmetric)
+	}
+	power := max(p.power[dialect.BetweenTest], p.power[dialect.Not])
+	n.Low = p.exprAbove(power)
+	p.expect(word.And)
+	n.High = p.exprAbove(power)
+	n.node = p.node(start)
+	return n
+}
+
+func (p *Parser) in(start text.Pos, left Expr, not bool) Expr {
+	p.next()
+	n := p.slabs.ins.new()
+	n.X, n.Not = left, not
+	switch {
+	case p.tok.Kind == LeftParen && p.startsQuery(1):
+		p.next()
+		n.Query = p.query()
+		p.expectKind(RightParen, ")")
+	case p.tok.Kind == LeftParen:
+		p.next()
+		if p.tok.Kind != RightParen {
+			n.List = p.exprList()
+		}
+		p.expectKind(RightParen, ") or a comma")
+	default:
+		n.Other = p.primary()
+	}
+	n.node = p.node(start)
+	return n
+}
+
+func (p *Parser) like(start text.Pos, left Expr, not bool) Expr {
+	n := p.slabs.likes.new()
+	n.X, n.Not = left, not
+	opStart := p.start()
+	switch p.word {
+	case word.Ilike:
+		n.Op = OpILike
+	case word.Similar:
+		n.Op = OpSimilarTo
+		p.next()
+	case word.Rlike, word.Regexp:
+		n.Op = OpRegexp
+	case word.Glob:
+		n.Op = OpGlob
+	case word.Match:
+		n.Op = OpMatch
+	case word.Sounds:
+		n.Op = OpSoundsLike
+		p.next()
+	}
+	p.next()
+	n.OpSpan = text.Span{Start: opStart, End: p.last}
+	if p.atAny(word.Any, word.All, word.Some) && p.peek(1).Kind == LeftParen {
+		n.Pattern = p.quantified()
+	} else {
+		n.Pattern = p.exprAbove(p.power[dialect.Match])
+	}
+	if p.accept(word.Escape) {
+		n.Escape = p.exprAbove(p.power[dialect.Match])
+	}
+	n.node = p.node(start)
+	return n
+}
+
+// isTest reads IS [NOT] …, ISNULL, NOTNULL.
+func (p *Parser) isTest(start text.Pos, left Expr) Expr {
+	n := p.slabs.iss.new()
+	n.X = left
+	switch {
+	case p.accept(word.Isnull):
+	case p.accept(word.Notnull):
+		n.Not = true
+	default:
+		p.next()
+		n.Not = p.accept(word.Not)
+		switch p.word {
+		case word.Null:
+			p.next()
+		case word.True:
+			n.Test = IsTrue
+			p.next()
+		case word.False:
+			n.Test = IsFalse
+			p.next()
+		case word.Unknown:
+			n.Test = IsUnknown
+			p.next()
+		case word.Distinct:
+			p.next()
+			p.expect(word.From)
+			n.Test = IsDistinctFrom
+			n.Y = p.exprAbove(p.power[dialect.IsTest])
+		case word.Json, word.Normalized, word.Document, word.Nfc, word.Nfd, word.Nfkc, word.Nfkd, word.Of, word.Dangling, word.Empty:
+			n.Test = IsOther
+			p.isOther()
+		default:
+			n.Test = IsOther
+			n.Y = p.exprAbove(p.power[dialect.IsTest])
+		}
+	}
+	n.node = p.node(start)
+	return n
+}
+
+// isOther passes over the words of IS JSON OBJECT, IS NFC NORMALIZED, IS OF (…).
+func (p *Parser) isOther() {
+	for p.atAny(word.Json, word.Normalized, word.Document, word.Nfc, word.Nfd, word.Nfkc, word.Nfkd, word.Of,
+		word.Dangling, word.Empty, word.Set, word.Object, word.Value, word.Array, word.Scalar, word.Unique, word.Keys) {
+		p.next()
+	}
+	if p.tok.Kind == LeftParen {
+		p.skipParens()
+	}
+}
+
+// quantified reads ANY (…) or ALL (…).
+func (p *Parser) quantified() Expr {
+	start := p.start()
+	n := p.slabs.quantifieds.new()
+	n.All = p.at(word.All)
+	p.next()
+	isQuery := p.startsQuery(1)
+	p.next()
+	if isQuery {
+		n.Query = p.query()
+	} else {
+		mark := p.start()
+		items := p.exprList()
+		n.X = items[0]
+		if len(items) > 1 {
+			r := p.slabs.rows.new()
+			*r = Row{node: p.node(mark), Items: items}
+			n.X = r
+		}
+	}
+	p.expectKind(RightParen, ")")
+	n.node = p.node(start)
+	return n
+}
+
+func (p *Parser) badExpr(start text.Pos) Expr {
+	n := p.slabs.badExprs.new()
+	n.node = p.node(start)
+	return n
+}

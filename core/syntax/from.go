@@ -1,0 +1,329 @@
+package syntax
+
+import (
+	"justlens/core/dialect/word"
+	"justlens/core/text"
+)
+
+// from reads FROM table, table, ….
+func (p *Parser) from() *From {
+	start := p.start()
+	p.next()
+	f := p.slabs.froms.new()
+	f.Tables = p.tableList()
+	f.node = p.node(start)
+	return f
+}
+
+func (p *Parser) tableList() []TableExpr {
+	mark := p.lists.tables.mark()
+	p.lists.tables.push(p.tableExpr())
+	for p.acceptKind(Comma) {
+		p.lists.tables.push(p.tableExpr())
+	}
+	return p.lists.tables.take(mark)
+}
+
+// tableExpr reads a table with the joins that follow it.
+func (p *Parser) tableExpr() TableExpr {
+	start := p.start()
+	if !p.enter() {
+		p.leave()
+		return p.badTable(start)
+	}
+	defer p.leave()
+	left := p.tablePrimary()
+	for {
+		opStart, from := p.start(), p.i
+		typ, natural, ok := p.joinOperator()
+		if !ok {
+			return left
+		}
+		opSpan := text.Span{Start: opStart, End: p.last}
+		j := p.slabs.joins.new()
+		j.Type, j.Natural, j.OpSpan, j.Left = typ, natural, opSpan, left
+		j.Right = p.tablePrimary()
+		if p.nestedJoin() {
+			j.Right = p.joinInside(j.Right)
+		}
+		p.joinCondition(j, from)
+		j.node = p.node(start)
+		left = j
+	}
+}
+
+// nestedJoin reports whether another join begins before this one's condition,
+// as in a JOIN b JOIN c ON … ON …. It looks for the second ON.
+func (p *Parser) nestedJoin() bool {
+	if !p.atAny(word.Join, word.Inner, word.Left, word.Right, word.Full) {
+		return false
+	}
+	depth, joins, conditions := 0, 1, 0
+	for n := 0; ; n++ {
+		t := p.peek(n)
+		if n == 0 {
+			t = p.tok
+		}
+		switch t.Kind {
+		case EOF, Semicolon, BatchEnd:
+			return conditions > joins-1
+		case LeftParen:
+			depth++
+		case RightParen:
+			if depth--; depth < 0 {
+				return conditions > joins-1
+			}
+		}
+		if depth > 0 {
+			continue
+		}
+		switch t.Word() {
+		case word.Join:
+			joins++
+		case word.Cross, word.Natural, word.Where, word.Group, word.Order, word.Union, word.Set:
+			return conditions > joins-1
+		case word.On, word.Using:
+			if conditions++; conditions >= joins {
+				return true
+			}
+		}
+		if t.Kind == Comma {
+			return conditions > joins-1
+		}
+	}
+}
+
+// joinInside reads one join whose condition comes first.
+func (p *Parser) joinInside(left TableExpr) TableExpr {
+	opStart, from := p.start(), p.i
+	typ, natural, ok := p.joinOperator()
+	if !ok || !p.enter() {
+		return left
+	}
+	defer p.leave()
+	j := p.slabs.joins.new()
+	j.Type, j.Natural, j.Left = typ, natural, left
+	j.OpSpan = text.Span{Start: opStart, End: p.last}
+	j.Right = p.tablePrimary()
+	if p.nestedJoin() {
+		j.Right = p.joinInside(j.Right)
+	}
+	p.joinCondition(j, from)
+	j.node = p.node(left.Span().Start)
+	return j
+}
+
+// joinOperator reads the keywords of a join and reports whether there is one.
+func (p *Parser) joinOperator() (typ JoinType, natural, ok bool) {
+	switch p.word {
+	case word.Join, word.StraightJoin:
+		p.next()
+		return InnerJoin, false, true
+	case word.Natural, word.Inner, word.Left, word.Right, word.Full, word.Cross, word.Semi, word.Anti, word.Outer, word.Asof:
+	default:
+		return 0, false, false
+	}
+	if p.at(word.Outer) && p.peek(1).Word() != word.Apply {
+		return 0, false, false
+	}
+	for {
+		switch p.word {
+		case word.Natural:
+			natural = true
+		case word.Left:
+			typ = LeftJoin
+		case word.Right:
+			typ = RightJoin
+		case word.Full:
+			typ = FullJoin
+		case word.Cross:
+			typ = CrossJoin
+		case word.Semi:
+			typ = SemiJoin
+		case word.Anti:
+			typ = AntiJoin
+		case word.Apply:
+			p.next()
+			if typ == CrossJoin {
+				return CrossApply, false, true
+			}
+			return OuterApply, false, true
+		case word.Inner, word.Outer, word.Asof:
+		case word.Join:
+			p.next()
+			return typ, natural, true
+		default:
+			p.fail("JOIN")
+			return typ, natural, true
+		}
+		p.next()
+	}
+}
+
+// joinCondition reads ON … or USING (…).
+func (p *Parser) joinCondition(j *Join, from int) {
+	switch {
+	case p.accept(word.On):
+		j.On = p.expr()
+	case p.at(word.Using) && p.peek(1).Kind == LeftParen:
+		p.next()
+		j.Using = p.identList()
+		if p.at(word.As) {
+			p.alias(notTableAlias)
+		}
+	}
+}
+
+// tablePrimary reads one table, derived table, function or parenthesised join.
+func (p *Parser) tablePrimary() TableExpr {
+	start := p.start()
+	lateral := p.accept(word.Lateral)
+	switch {
+	case p.tok.Kind == LeftParen && p.startsQuery(1):
+		return p.derived(start, lateral)
+	case p.tok.Kind == LeftParen:
+		p.next()
+		t := p.tableExpr()
+		for p.acceptKind(Comma) { // MySQL: a list in parentheses is a cross join
+			right := p.tableExpr()
+			j := p.slabs.joins.new()
+			*j = Join{node: p.node(start), Type: CrossJoin, Left: t, Right: right}
+			t = j
+		}
+		p.expectKind(RightParen, ")")
+		n := p.slabs.parenTables.new()
+		_, alias := p.alias(notTableAlias)
+		*n = ParenTable{node: p.node(start), Table: t, Alias: alias}
+		return n
+	case p.at(word.Only) && p.peek(1).Kind != Dot:
+		p.next()
+	}
+	if p.tok.Kind == Placeholder || p.tok.Kind == VariableName {
+		return p.placeholderTable(start)
+	}
+	if !p.atName() && !p.at(word.Values) {
+		p.fail("a table")
+		return p.badTable(start)
+	}
+	name := p.path("a table")
+	if p.tok.Kind == LeftParen {
+		return p.funcTable(start, lateral, name)
+	}
+	p.acceptKind(Asterisk)
+	return p.finishTable(start, name)
+}
+
+func (p *Parser) placeholderTable(start text.Pos) TableExpr {
+	mark := p.lists.idents.mark()
+	p.lists.idents.push(Ident{Span: p.tok.Span, Sym: p.tok.Sym})
+	p.next()
+	return p.finishTable(start, p.lists.idents.take(mark))
+}
+
+// finishTable reads what may follow a table's name.
+func (p *Parser) finishTable(start text.Pos, name []Ident) *TableRef {
+	t := p.slabs.tableRefs.new()
+	t.Name = name
+	p.tableSuffix()
+	t.As, t.Alias = p.alias(notTableAlias)
+	if !t.Alias.IsZero() && p.tok.Kind == LeftParen && p.peek(1).Kind != NumberToken {
+		t.Columns = p.identList()
+	}
+	p.tableSuffix()
+	t.node = p.node(start)
+	return t
+}
+
+// tableSuffix passes over sampling, hints, partitions and time travel.
+func (p *Parser) tableSuffix() {
+	for {
+		switch {
+		case p.atAny(word.Tablesample, word.Partition) && (p.peek(1).Kind == LeftParen || p.peek(2).Kind == LeftParen):
+			p.next()
+			if p.tok.Kind != LeftParen {
+				p.next()
+			}
+			p.skipParens()
+		case p.at(word.With) && p.peek(1).Kind == LeftParen:
+			p.next()
+			p.skipParens()
+		case p.atAny(word.Use, word.Force, word.Ignore) && (p.peek(1).Word() == word.Index || p.peek(1).Word() == word.Key):
+			for !p.atEnd() && p.tok.Kind != LeftParen {
+				p.next()
+			}
+			p.skipParens()
+		case p.at(word.For) && (p.peek(1).Word() == word.System || p.peek(1).Word() == word.SystemTime):
+			p.next()
+			p.next()
+			for p.atAny(word.As, word.Of, word.From, word.Between, word.To, word.And, word.All, word.Timestamp) ||
+				p.tok.Kind == TextToken || p.tok.Kind == VariableName {
+				p.next()
+			}
+		default:
+			return
+		}
+	}
+}
+
+// derived reads (query) [AS] alias [(columns)].
+func (p *Parser) derived(start text.Pos, lateral bool) TableExpr {
+	p.next()
+	d := p.slabs.deriveds.new()
+	d.Lateral = lateral
+	d.Query = p.query()
+	p.expectKind(RightParen, ")")
+	d.As, d.Alias = p.alias(notTableAlias)
+	if !d.Alias.IsZero() && p.tok.Kind == LeftParen {
+		d.Columns = p.identList()
+	}
+	d.node = p.node(start)
+	return d
+}
+
+// funcTable reads the rest of a function in FROM.
+func (p *Parser) funcTable(start text.Pos, lateral bool, name []Ident) TableExpr {
+	f := p.slabs.funcTables.new()
+	f.Lateral = lateral
+	mark := p.lists.exprs.mark()
+	p.lists.exprs.push(p.call(start, name))
+	f.Calls = p.lists.exprs.take(mark)
+	if p.at(word.With) && (p.peek(1).Word() == word.Ordinality || p.peek(1).Word() == word.Offset) {
+		p.next()
+		p.next()
+	}
+	f.As, f.Alias = p.alias(notTableAlias)
+	if p.tok.Kind == LeftParen {
+		p.next()
+		idents := p.lists.idents.mark()
+		p.commaList(func() {
+			p.lists.idents.push(p.ident("a column name"))
+			for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
+				if p.tok.Kind == LeftParen {
+					p.skipParens()
+				} else {
+					p.next()
+				}
+			}
+		})
+		f.Columns = p.lists.idents.take(idents)
+		p.expectKind(RightParen, ")")
+	}
+	f.node = p.node(start)
+	return f
+}
+
+func (p *Parser) badTable(start text.Pos) TableExpr {
+	n := p.slabs.badTables.new()
+	n.node = p.node(start)
+	return n
+}
+
+// tableName reads a table's name without an alias.
+func (p *Parser) tableName() *TableRef {
+	start := p.start()
+	name := p.path("a table")
+	p.acceptKind(Asterisk)
+	t := p.slabs.tableRefs.new()
+	*t = TableRef{node: p.node(start), Name: name}
+	return t
+}

@@ -1,0 +1,157 @@
+package syntax
+
+import (
+	"justlens/core/dialect/word"
+	"justlens/core/text"
+)
+
+// builder gathers the elements of a list on a stack, for lists nest, and
+// copies them into a shared block when it is complete.
+type builder[T any] struct {
+	stack []T
+	out   list[T]
+}
+
+func (b *builder[T]) mark() int { return len(b.stack) }
+
+func (b *builder[T]) push(v T) { b.stack = append(b.stack, v) }
+
+func (b *builder[T]) take(mark int) []T {
+	values := b.out.copy(b.stack[mark:])
+	clear(b.stack[mark:])
+	b.stack = b.stack[:mark]
+	return values
+}
+
+// lists are the builders of all element types.
+type lists struct {
+	idents      builder[Ident]
+	exprs       builder[Expr]
+	items       builder[*SelectItem]
+	orders      builder[*OrderItem]
+	tables      builder[TableExpr]
+	refs        builder[*TableRef]
+	whens       builder[*When]
+	ctes        builder[*CTE]
+	windows     builder[*Window]
+	rows        builder[*Row]
+	assigns     builder[*Assign]
+	columns     builder[*ColumnDef]
+	constraints builder[*Constraint]
+}
+
+func (l *lists) reset() {
+	l.idents.out.reset()
+	l.exprs.out.reset()
+	l.items.out.reset()
+	l.orders.out.reset()
+	l.tables.out.reset()
+	l.refs.out.reset()
+	l.whens.out.reset()
+	l.ctes.out.reset()
+	l.windows.out.reset()
+	l.rows.out.reset()
+	l.assigns.out.reset()
+	l.columns.out.reset()
+	l.constraints.out.reset()
+}
+
+// commaList calls one for each element of a list separated by commas.
+func (p *Parser) commaList(one func()) {
+	one()
+	for p.acceptKind(Comma) {
+		one()
+	}
+}
+
+// exprList reads expressions separated by commas.
+func (p *Parser) exprList() []Expr {
+	mark := p.lists.exprs.mark()
+	p.lists.exprs.push(p.expr())
+	for p.acceptKind(Comma) {
+		p.lists.exprs.push(p.expr())
+	}
+	return p.lists.exprs.take(mark)
+}
+
+// identList reads (a, b, c).
+func (p *Parser) identList() []Ident {
+	mark := p.lists.idents.mark()
+	p.expectKind(LeftParen, "(")
+	p.commaList(func() { p.lists.idents.push(p.ident("a column name")) })
+	p.expectKind(RightParen, ")")
+	return p.lists.idents.take(mark)
+}
+
+// ident reads one name.
+func (p *Parser) ident(what string) Ident {
+	if !p.atName() {
+		p.fail(what)
+		return Ident{}
+	}
+	id := Ident{Span: p.tok.Span, Sym: p.tok.Sym, Quoted: p.tok.Kind == QuotedName}
+	p.next()
+	return id
+}
+
+// atName reports whether tok can be a name in a place where nothing else can
+// stand.
+func (p *Parser) atName() bool {
+	switch p.tok.Kind {
+	case QuotedName, VariableName:
+		return true
+	case WordToken:
+		return stops[p.word]&notName == 0
+	}
+	return false
+}
+
+// path reads a name of several parts.
+func (p *Parser) path(what string) []Ident {
+	mark := p.lists.idents.mark()
+	p.lists.idents.push(p.ident(what))
+	for p.tok.Kind == Dot {
+		p.next()
+		if p.tok.Kind == Dot { // database..table
+			continue
+		}
+		p.lists.idents.push(p.partAfterDot())
+	}
+	return p.lists.idents.take(mark)
+}
+
+// partAfterDot reads a name where even a reserved word can only be one.
+func (p *Parser) partAfterDot() Ident {
+	if p.tok.Kind != WordToken && p.tok.Kind != QuotedName {
+		p.fail("a name after the dot")
+		return Ident{}
+	}
+	id := Ident{Span: p.tok.Span, Sym: p.tok.Sym, Quoted: p.tok.Kind == QuotedName}
+	p.next()
+	return id
+}
+
+// alias reads [AS] name; stop tells which words begin something else.
+func (p *Parser) alias(stop uint8) (as bool, id Ident) {
+	if p.at(word.As) {
+		p.next()
+		if p.tok.Kind == TextToken {
+			id = Ident{Span: p.tok.Span, Sym: p.textSym(p.tok.Span), Quoted: true}
+			p.next()
+			return true, id
+		}
+		if p.tok.Kind == WordToken {
+			return true, p.partAfterDot()
+		}
+		return true, p.ident("a name after AS")
+	}
+	if p.tok.Kind == QuotedName || p.tok.Kind == WordToken && stops[p.word]&stop == 0 && !p.startsOther() {
+		return false, p.partAfterDot()
+	}
+	return false, Ident{}
+}
+
+// textSym gives the number of a name that stands in text quotes.
+func (p *Parser) textSym(s text.Span) Sym {
+	return p.scan.names.Intern(p.scan.src[s.Start+1 : max(s.End-1, s.Start+1)])
+}

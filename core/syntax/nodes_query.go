@@ -1,0 +1,271 @@
+package syntax
+
+import "justlens/core/text"
+
+// Query is a whole query expression: WITH, a body, and what applies to the
+// whole result.
+//
+// node:
+type Query struct {
+	node
+	With    *With
+	Body    Body
+	OrderBy *OrderBy
+	Limit   *Limit
+}
+
+// With is the WITH clause.
+//
+// node:
+type With struct {
+	node
+	Recursive bool
+	CTEs      []*CTE
+}
+
+// CTE is one common table expression. Stmt is set instead of Query where it
+// changes data.
+//
+// node:
+type CTE struct {
+	node
+	Name    Ident
+	Columns []Ident
+	Query   *Query
+	Stmt    Stmt
+}
+
+// Select is SELECT with its clauses up to QUALIFY.
+//
+// node: body
+type Select struct {
+	node
+	Distinct   bool
+	DistinctOn []Expr
+	Top        *Limit
+	Items      []*SelectItem
+	Into       []Expr
+	From       *From
+	Where      *Where
+	GroupBy    *GroupBy
+	Having     *Having
+	Windows    []*Window
+	Qualify    *Qualify
+}
+
+// SelectItem is one output column. As tells whether AS is written.
+//
+// node:
+type SelectItem struct {
+	node
+	X     Expr
+	As    bool
+	Alias Ident
+}
+
+// From is the FROM clause; Tables are those between its commas.
+//
+// node:
+type From struct {
+	node
+	Tables []TableExpr
+}
+
+// Where is the WHERE clause.
+//
+// node:
+type Where struct {
+	node
+	Cond Expr
+}
+
+// GroupBy is the GROUP BY clause.
+//
+// node:
+type GroupBy struct {
+	node
+	Items []Expr
+	Sets  bool // GROUPING SETS, ROLLUP or CUBE in any spelling
+	All   bool
+}
+
+// GroupingSet is ROLLUP (…), CUBE (…), GROUPING SETS (…).
+//
+// node: expr
+type GroupingSet struct {
+	node
+	Items []Expr
+}
+
+// Having is the HAVING clause.
+//
+// node:
+type Having struct {
+	node
+	Cond Expr
+}
+
+// Qualify is the QUALIFY clause.
+//
+// node:
+type Qualify struct {
+	node
+	Cond Expr
+}
+
+// OrderBy is the ORDER BY clause.
+//
+// node:
+type OrderBy struct {
+	node
+	Items []*OrderItem
+}
+
+// OrderItem is one sort key.
+//
+// node:
+type OrderItem struct {
+	node
+	X     Expr
+	Desc  bool
+	Nulls bool // NULLS FIRST or LAST is written
+}
+
+// Limit is LIMIT, OFFSET, FETCH or TOP; what is not written is nil.
+//
+// node:
+type Limit struct {
+	node
+	Count, Offset Expr
+}
+
+// SetOp is UNION, INTERSECT or EXCEPT.
+//
+// node: body
+type SetOp struct {
+	node
+	Op     SetOperator
+	OpSpan text.Span
+	All    bool
+	Left   Body
+	Right  Body
+}
+
+// SetOperator tells the set operations apart.
+type SetOperator uint8
+
+const (
+	Union SetOperator = iota
+	Intersect
+	Except
+)
+
+// Values is VALUES (…), (…).
+//
+// node: body
+type Values struct {
+	node
+	Rows []*Row
+}
+
+// TableBody is TABLE t.
+//
+// node: body
+type TableBody struct {
+	node
+	Table *TableRef
+}
+
+// ParenQuery is a query in parentheses as a branch.
+//
+// node: body
+type ParenQuery struct {
+	node
+	Query *Query
+}
+
+// BadBody stands for what could not be read.
+//
+// node: body
+type BadBody struct {
+	node
+}
+
+// TableRef is a table, view or CTE by name.
+//
+// node: table
+type TableRef struct {
+	node
+	Name    []Ident
+	As      bool
+	Alias   Ident
+	Columns []Ident
+}
+
+// Derived is a subquery in FROM.
+//
+// node: table
+type Derived struct {
+	node
+	Lateral bool
+	Query   *Query
+	As      bool
+	Alias   Ident
+	Columns []Ident
+}
+
+// FuncTable is a function in FROM.
+//
+// node: table
+type FuncTable struct {
+	node
+	Lateral bool
+	Calls   []Expr
+	As      bool
+	Alias   Ident
+	Columns []Ident
+}
+
+// JoinType tells joins apart.
+type JoinType uint8
+
+const (
+	InnerJoin JoinType = iota
+	LeftJoin
+	RightJoin
+	FullJoin
+	CrossJoin
+	SemiJoin
+	AntiJoin
+	CrossApply
+	OuterApply
+)
+
+// Join is a join of two tables.
+//
+// node: table
+type Join struct {
+	node
+	Type        JoinType
+	Natural     bool
+	OpSpan      text.Span // from the first to the last keyword of the join
+	Left, Right TableExpr
+	On          Expr
+	Using       []Ident
+}
+
+// ParenTable is a table expression in parentheses.
+//
+// node: table
+type ParenTable struct {
+	node
+	Table TableExpr
+	Alias Ident
+}
+
+// BadTable stands for what could not be read.
+//
+// node: table
+type BadTable struct {
+	node
+}

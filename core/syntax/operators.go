@@ -1,0 +1,275 @@
+package syntax
+
+import (
+	"bytes"
+
+	"justlens/core/text"
+)
+
+// comment skips a comment that begins at s.pos and keeps its span; it reports
+// whether there was one.
+func (s *scanner) comment(c byte) bool {
+	src, start := s.src, s.pos
+	next := byte(0)
+	if start+1 < len(src) {
+		next = src[start+1]
+	}
+	switch {
+	case c == '-' && next == '-' && (!s.rules.dashBlank || s.blankAt(start+2)), c == '#' && s.rules.hashComment:
+		end := bytes.IndexAny(src[start:], "\r\n")
+		if end < 0 {
+			end = len(src) - start
+		}
+		s.pos = start + end
+	case c == '/' && next == '*':
+		s.pos = s.blockComment(start + 2)
+	default:
+		return false
+	}
+	s.comments = append(s.comments, text.Span{Start: text.Pos(start), End: text.Pos(s.pos)})
+	return true
+}
+
+// blockComment gives the end of a comment whose inside begins at i.
+func (s *scanner) blockComment(i int) int {
+	src, depth := s.src, 1
+	for i+1 < len(src) {
+		switch {
+		case src[i] == '*' && src[i+1] == '/':
+			i += 2
+			if depth--; depth == 0 || !s.rules.nested {
+				return i
+			}
+		case src[i] == '/' && src[i+1] == '*':
+			i += 2
+			depth++
+		default:
+			i++
+		}
+	}
+	return len(src)
+}
+
+func (s *scanner) blankAt(i int) bool {
+	return i >= len(s.src) || classes[s.src[i]]&classMask == blankClass
+}
+
+// operator reads an operator, a placeholder, a variable or a dollar quote.
+func (s *scanner) operator(c byte) TokenKind {
+	start := s.pos
+	switch c {
+	case '+':
+		s.pos++
+		return s.emit(Plus, start)
+	case '*':
+		s.pos++
+		return s.emit(Asterisk, start)
+	case '/':
+		s.pos++
+		if s.rules.slashes && s.aloneOnLine(start, s.pos) {
+			return s.emit(BatchEnd, start)
+		}
+		return s.emit(Slash, start)
+	case '@', '#':
+		if kind := s.markedName(c); kind != EOF {
+			return kind
+		}
+	case '?':
+		s.pos = digits(s.src, start+1)
+		return s.emit(Placeholder, start)
+	case ':', '$', '%', '&':
+		if kind := s.placeholder(c); kind != EOF {
+			return kind
+		}
+	}
+	return s.symbols(c)
+}
+
+// markedName reads @a, @@a, #a, ##a.
+func (s *scanner) markedName(c byte) TokenKind {
+	start := s.pos
+	i := start + 1
+	if i < len(s.src) && s.src[i] == c {
+		i++
+	}
+	if i >= len(s.src) || classes[s.src[i]]&inWord == 0 || c == '#' && !s.rules.hashNames {
+		return EOF
+	}
+	for i < len(s.src) && (classes[s.src[i]]&inWord != 0 || s.src[i] == '@' || s.src[i] == '#') {
+		i++
+	}
+	s.pos = i
+	kind := VariableName
+	if c == '#' {
+		kind = WordToken
+	}
+	s.emit(kind, start)
+	s.tokens[len(s.tokens)-1].Sym = s.names.Intern(s.src[start:i])
+	return kind
+}
+
+// placeholder reads :a, $1, ${a}, %s, %(a)s, &a; EOF where there is none.
+func (s *scanner) placeholder(c byte) TokenKind {
+	src, start := s.src, s.pos
+	at := func(i int) byte {
+		if i < len(src) {
+			return src[i]
+		}
+		return 0
+	}
+	i := start + 1
+	next := at(i)
+	switch {
+	case c == '$' && s.rules.dollarQuotes && s.dollarQuoted():
+		return TextToken
+	case (c == '$' || c == '#') && next == '{':
+		end := bytes.IndexByte(src[i:], '}')
+		if end < 0 {
+			return EOF
+		}
+		i += end + 1
+	case c == '%' && next == 's' && classes[at(i+1)]&inWord == 0:
+		i++
+	case c == '%' && next == '(':
+		end := bytes.Index(src[i:], []byte(")s"))
+		if end < 0 {
+			return EOF
+		}
+		i += end + 2
+	case (c == ':' || c == '$') && classes[next]&inWord != 0, c == '&' && classes[next]&startsWord != 0:
+		if c == ':' && start > 0 && src[start-1] == ':' {
+			return EOF
+		}
+		for classes[at(i)]&inWord != 0 {
+			i++
+		}
+	default:
+		return EOF
+	}
+	s.pos = i
+	return s.emit(Placeholder, start)
+}
+
+// symbols reads a run of operator characters, longest known first.
+func (s *scanner) symbols(c byte) TokenKind {
+	src, start := s.src, s.pos
+	var next, third byte
+	if start+1 < len(src) {
+		next = src[start+1]
+	}
+	if start+2 < len(src) {
+		third = src[start+2]
+	}
+	length, kind := 1, OtherOperator
+	switch c {
+	case '=':
+		switch next {
+		case '=':
+			length, kind = 2, DoubleEqual
+		case '>':
+			length, kind = 2, NamedArgument
+		default:
+			kind = Equal
+		}
+	case '<':
+		switch {
+		case next == '=' && third == '>':
+			length, kind = 3, NullSafeEqual
+		case next == '=':
+			length, kind = 2, LessEqual
+		case next == '>':
+			length, kind = 2, NotEqual
+		case next == '<':
+			length, kind = 2, ShiftOperator
+		default:
+			kind = Less
+		}
+	case '>':
+		switch next {
+		case '=':
+			length, kind = 2, GreaterEqual
+		case '>':
+			length, kind = 2, ShiftOperator
+		default:
+			kind = Greater
+		}
+	case '!':
+		kind = Exclamation
+		if next == '=' {
+			length, kind = 2, NotEqual
+		}
+	case '|':
+		kind = BitwiseOr
+		if next == '|' {
+			length, kind = 2, Pipes
+		}
+	case '&':
+		kind = BitwiseAnd
+		if next == '&' {
+			length, kind = 2, Ampersands
+		}
+	case '-':
+		kind = Minus
+		if next == '>' {
+			length, kind = 2, ArrowOperator
+			if third == '>' {
+				length = 3
+			}
+		}
+	case ':':
+		kind = Colon
+		switch next {
+		case ':':
+			length, kind = 2, CastColons
+		case '=':
+			length, kind = 2, AssignOperator
+		}
+	case '%':
+		kind = Percent
+	case '^':
+		kind = Caret
+	case '~':
+		kind = Tilde
+	}
+	if end := start + length; kind == OtherOperator || s.longer(end) {
+		return s.otherOperator()
+	}
+	s.pos = start + length
+	return s.emit(kind, start)
+}
+
+// longer reports whether an operator that ends here goes on with a character
+// that no prefix operator or name begins with, as in `~*`, `<->` and `@>`.
+func (s *scanner) longer(end int) bool {
+	if end >= len(s.src) {
+		return false
+	}
+	switch s.src[end] {
+	case '<', '>', '=', '|', '&', '^':
+		return true
+	case '~', '*', '#', '!':
+		prev := s.src[end-1]
+		return prev == '~' || prev == '!' || prev == '|' || prev == '&' || prev == '@'
+	}
+	return false
+}
+
+// otherOperator reads a run of symbols as one operator; it stops before a
+// comment, and gives a trailing sign back unless the run holds one of ~!@#%^&|?.
+func (s *scanner) otherOperator() TokenKind {
+	src, start := s.src, s.pos
+	i := start + 1
+	for i < len(src) && classes[src[i]]&inOperator != 0 && src[i] != '$' && src[i] != ':' {
+		if i+1 < len(src) && (src[i] == '-' && src[i+1] == '-' || src[i] == '/' && src[i+1] == '*') {
+			break
+		}
+		i++
+	}
+	if !bytes.ContainsAny(src[start:i], "~!@#%^&|?") {
+		for i > start+1 && (src[i-1] == '-' || src[i-1] == '+') {
+			i--
+		}
+	}
+	s.pos = i
+	return s.emit(OtherOperator, start)
+}

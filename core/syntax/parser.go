@@ -1,0 +1,319 @@
+package syntax
+
+import (
+	"justlens/core/dialect"
+	"justlens/core/dialect/word"
+	"justlens/core/text"
+)
+
+// Error is a place where the text cannot be read.
+type Error struct {
+	Span     text.Span // of the token that does not fit
+	Expected string    // in words for people: "a table name"
+	Found    string    // the token, or "the end of the text"
+	Deep     bool      // nested too deeply; Expected is empty
+}
+
+// Statement is one statement of a script with what was read of it. It and all
+// it holds are valid until the next call of [Parser.Next].
+type Statement struct {
+	Node     Stmt
+	Span     text.Span // without the closing semicolon
+	Tokens   []Token
+	Comments []text.Span // before, within and after, up to the next statement
+	Errors   []Error
+	Nodes    int // the largest node number
+}
+
+// maxDepth bounds the nesting of expressions, queries and joins.
+const maxDepth = 400
+
+// Parser reads the statements of a text one by one. It is not safe for use by
+// several goroutines.
+type Parser struct {
+	scan    scanner
+	dialect dialect.Dialect
+	power   *dialect.Precedence
+	slabs   slabs
+	lists   lists
+	lastID  int32
+
+	i      int // index of tok
+	tok    Token
+	word   word.Word // of tok
+	last   text.Pos  // end of the token before tok
+	depth  int
+	errors []Error
+	broken bool // after an error, until recovery
+	failed int  // index of the token at which the error stands
+	stmt   Statement
+}
+
+// NewParser makes a parser that numbers names in the given table.
+func NewParser(names *Names) *Parser {
+	return &Parser{scan: scanner{names: names}}
+}
+
+// Names gives the table of names.
+func (p *Parser) Names() *Names { return p.scan.names }
+
+// Reset begins a new text. The parser reads from src, which must not change.
+func (p *Parser) Reset(src []byte, d dialect.Dialect) {
+	p.scan.reset(src, d)
+	p.dialect, p.power = d, d.Precedence()
+	p.i = 0
+}
+
+// Next reads the next statement; nil at the end of the text. Empty statements
+// are skipped.
+func (p *Parser) Next() *Statement {
+	p.begin()
+	for p.tok.Kind == Semicolon || p.tok.Kind == BatchEnd {
+		p.next()
+	}
+	if p.tok.Kind == EOF && !p.broken {
+		return nil
+	}
+	first := p.i
+	start := p.tok.Span.Start
+	stmt := p.statement()
+	if !p.broken && !p.atEnd() && !p.startsAnother() {
+		p.fail("the end of the statement")
+	}
+	end := p.i
+	if p.broken {
+		end = p.skipStatement()
+	}
+	tokens := p.scan.tokens[first:end]
+	span := text.Span{Start: start, End: start}
+	if len(tokens) > 0 {
+		span.End = tokens[len(tokens)-1].Span.End
+	}
+	p.stmt = Statement{Node: stmt, Span: span, Tokens: tokens, Comments: p.scan.comments, Errors: p.errors, Nodes: int(p.lastID)}
+	return &p.stmt
+}
+
+// begin drops what belongs to the statement before and keeps tokens that were
+// scanned past its end.
+func (p *Parser) begin() {
+	p.slabs.reset()
+	p.lists.reset()
+	p.lastID, p.depth, p.broken = 0, 0, false
+	p.errors = p.errors[:0]
+	rest := copy(p.scan.tokens, p.scan.tokens[p.i:])
+	p.scan.tokens = p.scan.tokens[:rest]
+	if rest > 0 {
+		from := p.scan.tokens[0].Span.Start
+		kept := p.scan.comments[:0]
+		for _, c := range p.scan.comments {
+			if c.Start >= from {
+				kept = append(kept, c)
+			}
+		}
+		p.scan.comments = kept
+	} else {
+		p.scan.comments = p.scan.comments[:0]
+		p.scan.fill()
+	}
+	p.i = 0
+	p.load()
+}
+
+// startsAnother reports whether the text goes on with another statement on a
+// line of its own, as scripts do where the semicolon is optional.
+func (p *Parser) startsAnother() bool {
+	if !p.startsLine() {
+		return false
+	}
+	switch p.word {
+	case word.Select, word.Insert, word.Update, word.Delete, word.Create, word.With, word.Alter, word.Drop, word.Declare,
+		word.Exec, word.Execute, word.Print, word.If, word.Merge, word.Set, word.Begin, word.Truncate, word.Use, word.Grant,
+		word.Commit, word.Rollback, word.End, word.Return, word.While:
+		return p.dialect.Has(dialect.BatchLines)
+	}
+	return false
+}
+
+// startsLine reports whether tok is the first token of its line.
+func (p *Parser) startsLine() bool {
+	for i := int(p.last); i < int(p.tok.Span.Start); i++ {
+		if c := p.scan.src[i]; c == '\n' || c == '\r' {
+			return true
+		}
+	}
+	return p.i == 0
+}
+
+// skipStatement moves to the end of the statement in hand and gives its index.
+func (p *Parser) skipStatement() int {
+	i := p.failed
+	for {
+		for ; i < len(p.scan.tokens); i++ {
+			switch p.scan.tokens[i].Kind {
+			case Semicolon, BatchEnd, EOF:
+				p.i = i
+				return i
+			}
+		}
+		p.scan.fill()
+	}
+}
+
+func (p *Parser) load() {
+	p.tok = p.scan.tokens[p.i]
+	p.word = p.tok.Word()
+}
+
+// next moves to the next token. It does not move past the end of the text.
+func (p *Parser) next() {
+	if p.broken || p.tok.Kind == EOF {
+		return
+	}
+	p.last = p.tok.Span.End
+	p.i++
+	if p.i >= len(p.scan.tokens) {
+		p.scan.fill()
+	}
+	p.load()
+}
+
+// peek gives the n-th token after tok, looking no further than the statement.
+func (p *Parser) peek(n int) Token {
+	if p.broken || p.i+n >= len(p.scan.tokens) {
+		return Token{}
+	}
+	return p.scan.tokens[p.i+n]
+}
+
+func (p *Parser) at(w word.Word) bool { return p.word == w }
+
+func (p *Parser) atAny(ws ...word.Word) bool {
+	if p.word == word.NoWord {
+		return false
+	}
+	for _, w := range ws {
+		if p.word == w {
+			return true
+		}
+	}
+	return false
+}
+
+func (p *Parser) atEnd() bool {
+	return p.tok.Kind == Semicolon || p.tok.Kind == EOF || p.tok.Kind == BatchEnd
+}
+
+// accept moves past the word if it stands here.
+func (p *Parser) accept(w word.Word) bool {
+	if p.word != w {
+		return false
+	}
+	p.next()
+	return true
+}
+
+func (p *Parser) acceptKind(k TokenKind) bool {
+	if p.tok.Kind != k {
+		return false
+	}
+	p.next()
+	return true
+}
+
+func (p *Parser) expect(w word.Word) {
+	if !p.accept(w) {
+		p.fail(w.String())
+	}
+}
+
+func (p *Parser) expectKind(k TokenKind, what string) {
+	if !p.acceptKind(k) {
+		p.fail(what)
+	}
+}
+
+// fail records that something else was expected here. Until recovery the
+// parser then sees the end of the text, so that productions return at once and
+// say nothing more.
+func (p *Parser) fail(expected string) {
+	if p.broken {
+		return
+	}
+	found := "the end of the text"
+	span := p.tok.Span
+	switch {
+	case p.tok.Kind == Semicolon:
+		found = "the end of the statement"
+	case p.tok.Kind != EOF:
+		found = string(p.scan.src[span.Start:span.End])
+	default:
+		span = p.endSpan()
+	}
+	p.breakOff(Error{Span: span, Expected: expected, Found: found})
+}
+
+func (p *Parser) breakOff(e Error) {
+	p.errors = append(p.errors, e)
+	p.broken, p.failed = true, p.i
+	p.tok = Token{Kind: EOF, Span: text.Span{Start: p.last, End: p.last}}
+	p.word = word.NoWord
+}
+
+// endSpan gives the last token read, to point at when the text ends too soon.
+func (p *Parser) endSpan() text.Span {
+	if p.i > 0 {
+		return p.scan.tokens[p.i-1].Span
+	}
+	return p.tok.Span
+}
+
+// resume leaves the broken state at the next clause of the construct whose
+// first token has the index from, or at the parenthesis that closes it.
+// It reports whether there is one.
+func (p *Parser) resume(from int) bool {
+	depth := 0
+	for i := from + 1; i < len(p.scan.tokens); i++ {
+		t := p.scan.tokens[i]
+		switch t.Kind {
+		case LeftParen:
+			depth++
+		case RightParen:
+			depth--
+		case Semicolon, EOF, BatchEnd:
+			return false
+		}
+		if i < p.failed || depth > 0 {
+			continue
+		}
+		if depth < 0 || stops[t.Word()]&startsClause != 0 {
+			if i == p.failed && depth >= 0 && i <= from+1 {
+				continue
+			}
+			p.broken, p.i = false, i
+			p.last = p.scan.tokens[i-1].Span.End
+			p.load()
+			return true
+		}
+	}
+	return false
+}
+
+// enter counts nesting; where it is too deep it fails and reports false.
+func (p *Parser) enter() bool {
+	p.depth++
+	if p.depth > maxDepth && !p.broken {
+		p.breakOff(Error{Span: p.tok.Span, Deep: true})
+	}
+	return p.depth <= maxDepth
+}
+
+func (p *Parser) leave() { p.depth-- }
+
+// open gives the node header of a node that begins at start and ends with the
+// token before tok.
+func (p *Parser) node(start text.Pos) node {
+	p.lastID++
+	return node{span: text.Span{Start: start, End: max(p.last, start)}, id: p.lastID}
+}
+
+func (p *Parser) start() text.Pos { return p.tok.Span.Start }

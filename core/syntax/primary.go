@@ -1,0 +1,362 @@
+package syntax
+
+import (
+	"justlens/core/dialect/word"
+	"justlens/core/text"
+)
+
+// primary reads an operand without operators.
+func (p *Parser) primary() Expr {
+	start := p.start()
+	switch p.tok.Kind {
+	case WordToken:
+		return p.wordPrimary(start)
+	case NumberToken:
+		p.next()
+		return p.literal(start, NumberLiteral)
+	case TextToken:
+		p.next()
+		for p.tok.Kind == TextToken && (p.scan.rules.pipesOr || p.startsLine()) {
+			p.next()
+		}
+		return p.literal(start, TextLiteral)
+	case QuotedName:
+		return p.nameOrCall(start)
+	case LeftParen:
+		return p.parens(start)
+	case Placeholder, VariableName:
+		p.next()
+		n := p.slabs.params.new()
+		n.node = p.node(start)
+		return n
+	case Asterisk:
+		p.next()
+		n := p.slabs.stars.new()
+		n.node = p.node(start)
+		return n
+	}
+	p.fail("an expression")
+	return p.badExpr(start)
+}
+
+func (p *Parser) literal(start text.Pos, kind LiteralKind) Expr {
+	n := p.slabs.literals.new()
+	*n = Literal{node: p.node(start), Lit: kind}
+	return n
+}
+
+// wordPrimary reads an operand that begins with a word.
+func (p *Parser) wordPrimary(start text.Pos) Expr {
+	next := p.peek(1).Kind
+	switch p.word {
+	case word.NoWord:
+		return p.nameOrCall(start)
+	case word.Null:
+		p.next()
+		return p.literal(start, NullLiteral)
+	case word.True, word.False:
+		if next == Dot || next == LeftParen {
+			break
+		}
+		kind := TrueLiteral
+		if p.word == word.False {
+			kind = FalseLiteral
+		}
+		p.next()
+		return p.literal(start, kind)
+	case word.Default:
+		if next != Dot && next != LeftParen {
+			p.next()
+			return p.literal(start, DefaultLiteral)
+		}
+	case word.Case:
+		return p.caseExpr(start)
+	case word.Cast, word.TryCast, word.TryConvert, word.Convert:
+		if next == LeftParen {
+			return p.castCall(start)
+		}
+	case word.Exists:
+		if next == LeftParen && p.startsQuery(2) {
+			p.next()
+			p.next()
+			n := p.slabs.existss.new()
+			n.Query = p.query()
+			p.expectKind(RightParen, ")")
+			n.node = p.node(start)
+			return n
+		}
+	case word.Row:
+		if next == LeftParen {
+			p.next()
+			return p.rowItems(start)
+		}
+	case word.Array:
+		if next == LeftBracket || next == LeftParen && p.startsQuery(2) {
+			return p.array(start)
+		}
+	case word.Interval:
+		if x := p.intervalOrNil(start); x != nil {
+			return x
+		}
+	case word.CurrentDate, word.CurrentTime, word.CurrentTimestamp, word.Localtime, word.Localtimestamp, word.CurrentUser,
+		word.SessionUser, word.SystemUser, word.CurrentRole:
+		if next != Dot && next != LeftParen {
+			return p.bareCall(start)
+		}
+	case word.Date, word.Time, word.Timestamp, word.Datetime:
+		if x := p.typedLiteralOrNil(start); x != nil {
+			return x
+		}
+	}
+	if stops[p.word]&notName != 0 && next != Dot && !(next == LeftParen && p.at(word.Values)) {
+		p.fail("an expression")
+		return p.badExpr(start)
+	}
+	return p.nameOrCall(start)
+}
+
+// bareCall reads CURRENT_DATE and its kin, which are calls without parentheses.
+func (p *Parser) bareCall(start text.Pos) Expr {
+	mark := p.lists.idents.mark()
+	p.lists.idents.push(p.partAfterDot())
+	c := p.slabs.calls.new()
+	name := p.lists.idents.take(mark)
+	*c = Call{node: p.node(start), Name: name}
+	return c
+}
+
+// typedLiteralOrNil reads DATE '…' and the like.
+func (p *Parser) typedLiteralOrNil(start text.Pos) Expr {
+	n := 1
+	for p.peek(n).Word() == word.With || p.peek(n).Word() == word.Without || p.peek(n).Word() == word.Time || p.peek(n).Word() == word.Zone {
+		n++
+	}
+	if p.peek(n).Kind != TextToken {
+		return nil
+	}
+	t := p.typeName()
+	valueStart := p.start()
+	p.next()
+	value := p.literal(valueStart, TextLiteral)
+	x := p.slabs.typedLiterals.new()
+	*x = TypedLiteral{node: p.node(start), Type: t, Value: value}
+	return x
+}
+
+// intervalOrNil reads INTERVAL '1' DAY, INTERVAL 1 DAY, INTERVAL '1 day'.
+func (p *Parser) intervalOrNil(start text.Pos) Expr {
+	switch next := p.peek(1); next.Kind {
+	case TextToken, NumberToken, LeftParen, Placeholder, Minus, VariableName:
+	case WordToken:
+		if !p.isUnit(p.peek(2).Word()) {
+			return nil
+		}
+	default:
+		return nil
+	}
+	p.next()
+	n := p.slabs.intervals.new()
+	n.Value = p.exprAbove(p.power.Unary() - 1)
+	for p.isUnit(p.word) {
+		p.next()
+		if p.tok.Kind == LeftParen {
+			p.skipParens()
+		}
+		if !p.at(word.To) {
+			break
+		}
+		p.next()
+	}
+	n.node = p.node(start)
+	return n
+}
+
+func (p *Parser) isUnit(w word.Word) bool {
+	switch w {
+	case word.Year, word.Month, word.Day, word.Hour, word.Minute, word.Second, word.Week, word.Quarter, word.Microsecond,
+		word.YearMonth, word.DayHour, word.DayMinute, word.DaySecond, word.DayMicrosecond, word.HourMinute, word.HourSecond,
+		word.HourMicrosecond, word.MinuteSecond, word.MinuteMicrosecond, word.SecondMicrosecond:
+		return true
+	}
+	return false
+}
+
+// parens reads (x), (a, b) or (query).
+func (p *Parser) parens(start text.Pos) Expr {
+	if p.startsQuery(1) {
+		p.next()
+		q := p.query()
+		p.expectKind(RightParen, ")")
+		n := p.slabs.subquerys.new()
+		*n = Subquery{node: p.node(start), Query: q}
+		return n
+	}
+	return p.rowItems(start)
+}
+
+// rowItems reads (x) as parentheses and (), (a, b) as a row.
+func (p *Parser) rowItems(start text.Pos) Expr {
+	isRow := p.start() != start
+	p.next()
+	if p.tok.Kind == RightParen {
+		p.next()
+		n := p.slabs.rows.new()
+		n.node = p.node(start)
+		return n
+	}
+	items := p.exprList()
+	p.expectKind(RightParen, ")")
+	if len(items) == 1 && !isRow {
+		n := p.slabs.parens.new()
+		*n = Paren{node: p.node(start), X: items[0]}
+		return n
+	}
+	n := p.slabs.rows.new()
+	*n = Row{node: p.node(start), Items: items}
+	return n
+}
+
+func (p *Parser) array(start text.Pos) Expr {
+	p.next()
+	n := p.slabs.arrays.new()
+	if p.acceptKind(LeftParen) {
+		n.Query = p.query()
+		p.expectKind(RightParen, ")")
+	} else {
+		p.next()
+		if p.tok.Kind != RightBracket {
+			n.Items = p.exprList()
+		}
+		p.expectKind(RightBracket, "]")
+	}
+	n.node = p.node(start)
+	return n
+}
+
+// caseExpr reads CASE … END.
+func (p *Parser) caseExpr(start text.Pos) Expr {
+	p.next()
+	n := p.slabs.cases.new()
+	if !p.at(word.When) {
+		n.Operand = p.expr()
+	}
+	mark := p.lists.whens.mark()
+	for p.at(word.When) {
+		whenStart := p.start()
+		p.next()
+		cond := p.expr()
+		p.expect(word.Then)
+		then := p.expr()
+		w := p.slabs.whens.new()
+		*w = When{node: p.node(whenStart), Cond: cond, Then: then}
+		p.lists.whens.push(w)
+	}
+	n.Whens = p.lists.whens.take(mark)
+	if len(n.Whens) == 0 {
+		p.fail("WHEN")
+	}
+	if p.accept(word.Else) {
+		n.Else = p.expr()
+	}
+	p.expect(word.End)
+	n.node = p.node(start)
+	return n
+}
+
+// nameOrCall reads a name of several parts, with .* or a call behind it.
+func (p *Parser) nameOrCall(start text.Pos) Expr {
+	mark := p.lists.idents.mark()
+	p.lists.idents.push(p.partAfterDot())
+	for p.tok.Kind == Dot {
+		p.next()
+		if p.tok.Kind == Asterisk {
+			p.next()
+			n := p.slabs.stars.new()
+			parts := p.lists.idents.take(mark)
+			*n = Star{node: p.node(start), Qualifier: parts}
+			return n
+		}
+		p.lists.idents.push(p.partAfterDot())
+	}
+	parts := p.lists.idents.take(mark)
+	if p.tok.Kind == LeftParen {
+		return p.call(start, parts)
+	}
+	n := p.slabs.names.new()
+	*n = Name{node: p.node(start), Parts: parts}
+	if p.tok.Kind == TextToken && len(parts) == 1 && !p.dialectTextAlias() {
+		t := p.slabs.typeNames.new()
+		*t = TypeName{node: n.node, Parts: parts}
+		valueStart := p.start()
+		p.next()
+		value := p.literal(valueStart, TextLiteral)
+		x := p.slabs.typedLiterals.new()
+		*x = TypedLiteral{node: p.node(start), Type: t, Value: value}
+		return x
+	}
+	return n
+}
+
+// dialectTextAlias reports whether text right behind a name can only be an
+// alias: PostgreSQL alone reads any type name before a text as a cast.
+func (p *Parser) dialectTextAlias() bool { return !p.scan.rules.dollarQuotes }
+
+// postfix reads what clings to an operand: ::type, [i], .field, (+).
+func (p *Parser) postfix(start text.Pos, x Expr) Expr {
+	for {
+		switch p.tok.Kind {
+		case CastColons:
+			p.next()
+			t := p.typeName()
+			n := p.slabs.casts.new()
+			*n = Cast{node: p.node(start), X: x, Type: t}
+			x = n
+		case LeftBracket:
+			x = p.subscript(start, x)
+		case Dot:
+			p.next()
+			n := p.slabs.fields.new()
+			n.X = x
+			if p.tok.Kind == Asterisk {
+				n.Star = true
+				p.next()
+			} else {
+				n.Name = p.partAfterDot()
+				if p.tok.Kind == LeftParen {
+					p.skipParens()
+				}
+			}
+			n.node = p.node(start)
+			x = n
+		case LeftParen:
+			if p.peek(1).Kind != Plus || p.peek(2).Kind != RightParen {
+				return x
+			}
+			p.next()
+			p.next()
+			p.next()
+			n := p.slabs.outerMarks.new()
+			*n = OuterMark{node: p.node(start), X: x}
+			x = n
+		default:
+			return x
+		}
+	}
+}
+
+func (p *Parser) subscript(start text.Pos, x Expr) Expr {
+	p.next()
+	mark := p.lists.exprs.mark()
+	for p.tok.Kind != RightBracket && !p.atEnd() {
+		if p.tok.Kind == Colon {
+			p.next()
+			continue
+		}
+		p.lists.exprs.push(p.expr())
+	}
+	items := p.lists.exprs.take(mark)
+	p.expectKind(RightBracket, "]")
+	n := p.slabs.subscripts.new()
+	*n = Subscript{node: p.node(start), X: x, Items: items}
+	return n
+}

@@ -1,0 +1,274 @@
+package syntax
+
+import (
+	"justlens/core/dialect/word"
+	"justlens/core/text"
+)
+
+// query reads a query expression.
+//
+//	query = [ with ] body { set-operator body } [ order-by ] [ limit ]
+func (p *Parser) query() *Query {
+	start := p.start()
+	if !p.enter() {
+		p.leave()
+		q := p.slabs.querys.new()
+		q.node, q.Body = p.node(start), p.badBody(start)
+		return q
+	}
+	defer p.leave()
+	from := p.i
+	q := p.slabs.querys.new()
+	if p.at(word.With) {
+		q.With = p.with()
+	}
+	q.Body = p.setOps(0)
+	p.resultClauses(q, from)
+	q.node = p.node(start)
+	return q
+}
+
+// resultClauses reads what applies to the whole result. Clauses of a SELECT
+// that come too late are read here too.
+func (p *Parser) resultClauses(q *Query, from int) {
+	for {
+		sel, _ := q.Body.(*Select)
+		switch {
+		case p.at(word.Order) || p.atAny(word.Sort, word.Cluster, word.Distribute) && p.peek(1).Word() == word.By:
+			if q.OrderBy != nil {
+				return
+			}
+			q.OrderBy = p.orderBy()
+		case p.atAny(word.Limit, word.Offset, word.Fetch):
+			q.Limit = p.limit(q.Limit)
+		case p.at(word.For):
+			p.forClause()
+		case p.at(word.Lock) && p.peek(1).Word() == word.In:
+			for !p.atEnd() && !p.at(word.Mode) {
+				p.next()
+			}
+			p.next()
+		case p.at(word.Option) && p.peek(1).Kind == LeftParen:
+			p.next()
+			p.skipParens()
+		case sel != nil && p.lateClause(sel, q):
+		case p.broken && p.resume(from):
+			if p.tok.Kind == RightParen || p.atAny(word.Union, word.Intersect, word.Except, word.On, word.Set) {
+				return
+			}
+			if p.at(word.From) {
+				p.broken, p.failed = true, p.i
+				return
+			}
+		default:
+			return
+		}
+	}
+}
+
+// forClause reads FOR UPDATE …, FOR SHARE …, FOR XML …, FOR JSON ….
+func (p *Parser) forClause() {
+	p.next()
+	for !p.atEnd() && p.tok.Kind != RightParen {
+		if p.atAny(word.For, word.Union, word.Limit, word.Option, word.Do, word.Loop) {
+			return
+		}
+		if p.tok.Kind == LeftParen {
+			p.skipParens()
+			continue
+		}
+		p.next()
+	}
+}
+
+// skipParens passes over a balanced pair.
+func (p *Parser) skipParens() {
+	depth := 0
+	for !p.atEnd() {
+		switch p.tok.Kind {
+		case LeftParen:
+			depth++
+		case RightParen:
+			depth--
+		}
+		p.next()
+		if depth <= 0 {
+			return
+		}
+	}
+	if depth > 0 {
+		p.fail(")")
+	}
+}
+
+// with reads the WITH clause.
+func (p *Parser) with() *With {
+	start := p.start()
+	p.next()
+	recursive := p.accept(word.Recursive)
+	mark := p.lists.ctes.mark()
+	p.commaList(func() { p.lists.ctes.push(p.cte()) })
+	w := p.slabs.withs.new()
+	*w = With{node: p.node(start), Recursive: recursive, CTEs: p.lists.ctes.take(mark)}
+	return w
+}
+
+// cte reads name [(columns)] AS [[NOT] MATERIALIZED] (statement).
+func (p *Parser) cte() *CTE {
+	start := p.start()
+	c := p.slabs.cTEs.new()
+	c.Name = p.ident("a name for the common table expression")
+	if p.tok.Kind == LeftParen {
+		c.Columns = p.identList()
+	}
+	p.expect(word.As)
+	if p.at(word.Not) {
+		p.next()
+	}
+	p.accept(word.Materialized)
+	p.expectKind(LeftParen, "( before the query of "+string(p.scan.src[c.Name.Span.Start:c.Name.Span.End]))
+	if p.atAny(word.Insert, word.Update, word.Delete, word.Merge) {
+		c.Stmt = p.statement()
+	} else {
+		c.Query = p.query()
+	}
+	p.expectKind(RightParen, ")")
+	for p.atAny(word.Search, word.Cycle) {
+		for !p.atEnd() && !p.atAny(word.Select, word.Insert, word.Update, word.Delete) && p.tok.Kind != Comma {
+			p.next()
+			if p.tok.Kind == Comma && p.peek(2).Word() != word.As && p.peek(2).Kind != LeftParen {
+				p.next()
+			}
+		}
+	}
+	c.node = p.node(start)
+	return c
+}
+
+// setOps reads bodies joined by set operators; INTERSECT binds tighter than
+// the others, as power 2 against 1.
+func (p *Parser) setOps(power int) Body {
+	start := p.start()
+	left := p.body()
+	for {
+		op, opPower, ok := p.atSetOperator()
+		if !ok || opPower <= power || !p.enter() {
+			return left
+		}
+		opStart := p.start()
+		p.next()
+		all := p.accept(word.All)
+		if !all {
+			p.accept(word.Distinct)
+		}
+		for p.atAny(word.Corresponding, word.By, word.Name) {
+			p.next()
+			if p.tok.Kind == LeftParen && !p.startsQuery(1) {
+				p.skipParens()
+			}
+		}
+		opSpan := text.Span{Start: opStart, End: p.last}
+		right := p.setOps(opPower)
+		p.leave()
+		n := p.slabs.setOps.new()
+		*n = SetOp{node: p.node(start), Op: op, OpSpan: opSpan, All: all, Left: left, Right: right}
+		left = n
+	}
+}
+
+func (p *Parser) atSetOperator() (SetOperator, int, bool) {
+	switch p.word {
+	case word.Union:
+		return Union, 1, true
+	case word.Except, word.Minus:
+		return Except, 1, true
+	case word.Intersect:
+		return Intersect, 2, true
+	}
+	return 0, 0, false
+}
+
+// body reads a SELECT, VALUES, TABLE or a query in parentheses.
+func (p *Parser) body() Body {
+	start := p.start()
+	switch {
+	case p.at(word.Select):
+		return p.selectBody()
+	case p.at(word.Values):
+		return p.values()
+	case p.at(word.Table) && p.peek(1).Kind != LeftParen:
+		p.next()
+		ref := p.tableName()
+		n := p.slabs.tableBodys.new()
+		*n = TableBody{node: p.node(start), Table: ref}
+		return n
+	case p.tok.Kind == LeftParen:
+		p.next()
+		q := p.query()
+		p.expectKind(RightParen, ")")
+		n := p.slabs.parenQuerys.new()
+		*n = ParenQuery{node: p.node(start), Query: q}
+		return n
+	}
+	p.fail("SELECT")
+	return p.badBody(start)
+}
+
+func (p *Parser) badBody(start text.Pos) Body {
+	n := p.slabs.badBodys.new()
+	n.node = p.node(start)
+	return n
+}
+
+// values reads VALUES (…), (…).
+func (p *Parser) values() Body {
+	start := p.start()
+	p.next()
+	mark := p.lists.rows.mark()
+	p.commaList(func() {
+		rowStart := p.start()
+		p.accept(word.Row)
+		p.expectKind(LeftParen, "(")
+		var items []Expr
+		if p.tok.Kind != RightParen {
+			items = p.exprList()
+		}
+		p.expectKind(RightParen, ") or a comma")
+		r := p.slabs.rows.new()
+		*r = Row{node: p.node(rowStart), Items: items}
+		p.lists.rows.push(r)
+	})
+	n := p.slabs.valuess.new()
+	rows := p.lists.rows.take(mark)
+	*n = Values{node: p.node(start), Rows: rows}
+	return n
+}
+
+// startsQuery reports whether the n-th token from here begins a query,
+// parentheses skipped.
+func (p *Parser) startsQuery(n int) bool {
+	for {
+		t := p.peek(n)
+		if n == 0 {
+			t = p.tok
+		}
+		switch {
+		case t.Kind == LeftParen:
+			n++
+			continue
+		case t.Kind != WordToken:
+			return false
+		}
+		switch t.Word() {
+		case word.Select:
+			return true
+		case word.Values:
+			return p.peek(n+1).Kind == LeftParen || p.peek(n+1).Word() == word.Row
+		case word.With:
+			return p.peek(n+1).Kind != RightParen
+		case word.Table:
+			return p.peek(n+1).Kind == WordToken || p.peek(n+1).Kind == QuotedName
+		}
+		return false
+	}
+}

@@ -1,0 +1,140 @@
+package syntax
+
+import "bytes"
+
+// quoted reads what begins with a quote: text, or a quoted name.
+func (s *scanner) quoted(c byte) TokenKind {
+	switch {
+	case c == '\'':
+		return s.enclosed(s.pos, '\'', TextToken, s.rules.backslash)
+	case c == '"' && s.rules.doubleText:
+		return s.enclosed(s.pos, '"', TextToken, s.rules.backslash)
+	default:
+		return s.enclosed(s.pos, c, QuotedName, false)
+	}
+}
+
+// enclosed reads up to the closing quote, which is doubled to stand for
+// itself; s.pos is at the opening one, or past it for a prefix or bracket.
+func (s *scanner) enclosed(start int, closing byte, kind TokenKind, backslash bool) TokenKind {
+	src := s.src
+	i := s.pos
+	if src[i] == closing && closing != ']' {
+		i++
+	}
+	open := i
+	for {
+		k := bytes.IndexByte(src[i:], closing)
+		if backslash {
+			if b := bytes.IndexByte(src[i:min(len(src), i+max(k, 0))], '\\'); b >= 0 {
+				i = min(i+b+2, len(src))
+				continue
+			}
+		}
+		if k < 0 {
+			return s.unclosed(start, kind)
+		}
+		i += k + 1
+		if i < len(src) && src[i] == closing {
+			i++
+			continue
+		}
+		break
+	}
+	s.pos = i
+	s.emit(kind, start)
+	if kind == QuotedName {
+		s.tokens[len(s.tokens)-1].Sym = s.names.Intern(unescape(src[open:i-1], closing))
+	}
+	return kind
+}
+
+// unclosed ends the token with its line, so that the slip does not swallow
+// the rest of the file.
+func (s *scanner) unclosed(start int, kind TokenKind) TokenKind {
+	end := bytes.IndexAny(s.src[start:], "\r\n")
+	if end < 0 {
+		end = len(s.src) - start
+	}
+	s.pos = start + end
+	s.emit(kind, start)
+	t := &s.tokens[len(s.tokens)-1]
+	t.Flags |= Unclosed
+	if kind == QuotedName {
+		t.Sym = s.names.Intern(s.src[start+1 : s.pos])
+	}
+	return kind
+}
+
+// unescape halves doubled closing quotes.
+func unescape(name []byte, closing byte) []byte {
+	if bytes.IndexByte(name, closing) < 0 {
+		return name
+	}
+	return bytes.ReplaceAll(name, []byte{closing, closing}, []byte{closing})
+}
+
+// prefixedText reads E'…', N'…', B'…', X'…', R'…' and q'[…]' whose prefix
+// begins at start; s.pos is at the quote. It reports false, with s.pos
+// untouched, where the word is no prefix.
+func (s *scanner) prefixedText(start int) bool {
+	prefix := s.src[start:s.pos]
+	last := prefix[len(prefix)-1] | 0x20
+	switch {
+	case last == 'q' && s.rules.qQuotes && (len(prefix) == 1 || len(prefix) == 2 && prefix[0]|0x20 == 'n'):
+		return s.qQuoted(start)
+	case len(prefix) > 1:
+		return false
+	case last == 'e' && !s.rules.backslash || last == 'n':
+		s.enclosed(start, '\'', TextToken, last == 'e' || s.rules.backslash)
+		return true
+	case last == 'b' || last == 'x' || last == 'r':
+		s.enclosed(start, '\'', TextToken, false)
+		return true
+	}
+	return false
+}
+
+// qQuoted reads the rest of q'[…]'.
+func (s *scanner) qQuoted(start int) bool {
+	if s.pos+1 >= len(s.src) {
+		return false
+	}
+	closing := s.src[s.pos+1]
+	if i := bytes.IndexByte([]byte("([{<"), closing); i >= 0 {
+		closing = ")]}>"[i]
+	}
+	end := bytes.Index(s.src[s.pos+2:], []byte{closing, '\''})
+	if end < 0 {
+		s.unclosed(start, TextToken)
+		return true
+	}
+	s.pos += 2 + end + 2
+	s.emit(TextToken, start)
+	return true
+}
+
+// dollarQuoted reads $tag$…$tag$; s.pos is at the dollar. It reports false
+// where none begins.
+func (s *scanner) dollarQuoted() bool {
+	src, start := s.src, s.pos
+	i := start + 1
+	for i < len(src) && src[i] != '$' {
+		if classes[src[i]]&inWord == 0 || i == start+1 && classes[src[i]]&classMask == digitClass {
+			return false
+		}
+		i++
+	}
+	if i >= len(src) {
+		return false
+	}
+	tag := src[start : i+1]
+	end := bytes.Index(src[i+1:], tag)
+	if end < 0 {
+		s.unclosed(start, TextToken)
+		return true
+	}
+	s.pos = i + 1 + end + len(tag)
+	s.emit(TextToken, start)
+	return true
+}

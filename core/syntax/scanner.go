@@ -1,0 +1,259 @@
+package syntax
+
+import (
+	"bytes"
+	"encoding/binary"
+	"unicode"
+	"unicode/utf8"
+
+	"justlens/core/dialect"
+	"justlens/core/dialect/word"
+	"justlens/core/text"
+)
+
+// scanner cuts text into tokens, one statement after another. Blanks lie
+// between tokens and are not kept; comments are kept by their spans.
+type scanner struct {
+	src      []byte
+	pos      int
+	names    *Names
+	rules    lexicalRules
+	tokens   []Token
+	comments []text.Span
+}
+
+// lexicalRules are the features that the scanner asks for, as plain fields
+// since they are asked for at almost every token.
+type lexicalRules struct {
+	backslash, doubleText, brackets, hashComment, dashBlank, nested bool
+	pipesOr, dollarQuotes, qQuotes, hashNames, batchLines, slashes  bool
+}
+
+func rulesOf(d dialect.Dialect) lexicalRules {
+	return lexicalRules{
+		backslash:    d.Has(dialect.BackslashEscapes),
+		doubleText:   d.Has(dialect.DoubleQuotedText),
+		brackets:     d.Has(dialect.BracketNames),
+		hashComment:  d.Has(dialect.HashComment),
+		dashBlank:    d.Has(dialect.DashNeedsBlank),
+		nested:       d.Has(dialect.NestedComments),
+		pipesOr:      d.Has(dialect.PipesAreOr),
+		dollarQuotes: d.Has(dialect.DollarQuotes),
+		qQuotes:      d.Has(dialect.QuotedQ),
+		hashNames:    d.Has(dialect.HashNames),
+		batchLines:   d.Has(dialect.BatchLines),
+		slashes:      d.Has(dialect.SlashLines),
+	}
+}
+
+func (s *scanner) reset(src []byte, d dialect.Dialect) {
+	s.src, s.pos, s.rules = src, 0, rulesOf(d)
+	s.tokens, s.comments = s.tokens[:0], s.comments[:0]
+	if bytes.HasPrefix(src, []byte{0xEF, 0xBB, 0xBF}) {
+		s.pos = 3
+	}
+}
+
+// fill appends the tokens up to the next end of a statement, that token
+// included, and reports whether there was one. At the end of the text it
+// appends [EOF].
+func (s *scanner) fill() {
+	for {
+		kind := s.scan()
+		if kind == Semicolon || kind == EOF || kind == BatchEnd {
+			return
+		}
+	}
+}
+
+func (s *scanner) emit(kind TokenKind, start int) TokenKind {
+	s.tokens = append(s.tokens, Token{Kind: kind, Span: text.Span{Start: text.Pos(start), End: text.Pos(s.pos)}})
+	return kind
+}
+
+// scan appends one token and gives its kind.
+func (s *scanner) scan() TokenKind {
+	src := s.src
+	for s.pos < len(src) {
+		start := s.pos
+		c := src[start]
+		switch classes[c] & classMask {
+		case blankClass:
+			s.pos++
+		case wordClass:
+			if kind := s.word(); kind != EOF {
+				return kind
+			}
+		case digitClass:
+			return s.number()
+		case quoteClass:
+			return s.quoted(c)
+		case operatorClass:
+			if s.comment(c) {
+				continue
+			}
+			return s.operator(c)
+		case markClass:
+			return s.mark(c)
+		default:
+			s.pos++
+			return s.emit(Stray, start)
+		}
+	}
+	return s.emit(EOF, len(src))
+}
+
+// word reads a bare name or keyword. It gives EOF, and no token, for a
+// non-ASCII blank.
+func (s *scanner) word() TokenKind {
+	src, start := s.src, s.pos
+	i := start + 1
+	var seen byte = src[start]
+	for i < len(src) && classes[src[i]]&inWord != 0 {
+		seen |= src[i]
+		i++
+	}
+	if seen >= utf8.RuneSelf {
+		return s.wideWord()
+	}
+	s.pos = i
+	var sym Sym
+	if length := i - start; length <= 16 && start+16 <= len(src) {
+		lo, hi := binary.LittleEndian.Uint64(src[start:]), uint64(0)
+		if length <= 8 {
+			lo = (lo | fold) & (^uint64(0) >> (64 - 8*length))
+		} else {
+			lo |= fold
+			hi = (binary.LittleEndian.Uint64(src[start+8:]) | fold) & (^uint64(0) >> (128 - 8*length))
+		}
+		sym = s.names.internWords(lo, hi, length)
+	} else {
+		sym = s.names.Intern(src[start:i])
+	}
+	if i < len(src) && src[i] == '\'' {
+		if s.prefixedText(start) {
+			return TextToken
+		}
+	} else if sym == Sym(word.Go) && s.rules.batchLines && s.aloneOnLine(start, i) {
+		return s.emit(BatchEnd, start)
+	}
+	s.tokens = append(s.tokens, Token{Kind: WordToken, Sym: sym, Span: text.Span{Start: text.Pos(start), End: text.Pos(i)}})
+	return WordToken
+}
+
+// wideWord reads a name with characters beyond ASCII.
+func (s *scanner) wideWord() TokenKind {
+	start := s.pos
+	for s.pos < len(s.src) {
+		c := s.src[s.pos]
+		if c < utf8.RuneSelf {
+			if classes[c]&inWord == 0 {
+				break
+			}
+			s.pos++
+			continue
+		}
+		r, size := utf8.DecodeRune(s.src[s.pos:])
+		if r != utf8.RuneError && !unicode.IsLetter(r) && !unicode.IsDigit(r) && !unicode.Is(unicode.M, r) {
+			if s.pos > start {
+				break
+			}
+			s.pos += size
+			if unicode.IsSpace(r) || r == 0xFEFF || r == 0x200B {
+				return EOF
+			}
+			return s.emit(Stray, start)
+		}
+		s.pos += size
+	}
+	sym := s.names.internLong(string(s.src[start:s.pos]))
+	s.emit(WordToken, start)
+	s.tokens[len(s.tokens)-1].Sym = sym
+	return WordToken
+}
+
+// number reads 12, 1.5, .5, 1e-3, 0x1F, 1_000.
+func (s *scanner) number() TokenKind {
+	src, start, i := s.src, s.pos, s.pos
+	if src[i] == '0' && i+1 < len(src) && (src[i+1]|0x20 == 'x' || src[i+1]|0x20 == 'b' || src[i+1]|0x20 == 'o') {
+		i += 2
+		for i < len(src) && classes[src[i]]&inWord != 0 {
+			i++
+		}
+		s.pos = i
+		return s.emit(NumberToken, start)
+	}
+	i = digits(src, i)
+	if i < len(src) && src[i] == '.' && !(i+1 < len(src) && src[i+1] == '.') {
+		i = digits(src, i+1)
+	}
+	if i < len(src) && src[i]|0x20 == 'e' {
+		k := i + 1
+		if k < len(src) && (src[k] == '+' || src[k] == '-') {
+			k++
+		}
+		if k < len(src) && classes[src[k]]&classMask == digitClass {
+			i = digits(src, k)
+		}
+	}
+	s.pos = i
+	return s.emit(NumberToken, start)
+}
+
+func digits(src []byte, i int) int {
+	for i < len(src) && (classes[src[i]]&classMask == digitClass || src[i] == '_') {
+		i++
+	}
+	return i
+}
+
+// mark reads punctuation.
+func (s *scanner) mark(c byte) TokenKind {
+	start := s.pos
+	s.pos++
+	switch c {
+	case '(':
+		return s.emit(LeftParen, start)
+	case ')':
+		return s.emit(RightParen, start)
+	case ',':
+		return s.emit(Comma, start)
+	case ';':
+		return s.emit(Semicolon, start)
+	case '.':
+		if s.pos < len(s.src) && classes[s.src[s.pos]]&classMask == digitClass && !s.afterName(start) {
+			s.pos--
+			return s.number()
+		}
+		return s.emit(Dot, start)
+	case '[':
+		if s.rules.brackets {
+			return s.enclosed(start, ']', QuotedName, false)
+		}
+		return s.emit(LeftBracket, start)
+	case ']':
+		return s.emit(RightBracket, start)
+	}
+	return s.emit(Stray, start)
+}
+
+// afterName reports whether the byte before continues a name, so that the dot
+// of `a.1` is no decimal point.
+func (s *scanner) afterName(start int) bool {
+	return start > 0 && (classes[s.src[start-1]]&inWord != 0 || s.src[start-1] == '"' || s.src[start-1] == '`' || s.src[start-1] == ']')
+}
+
+// aloneOnLine reports whether nothing but blanks and a count shares the line.
+func (s *scanner) aloneOnLine(start, end int) bool {
+	for i := start - 1; i >= 0 && s.src[i] != '\n' && s.src[i] != '\r'; i-- {
+		if s.src[i] != ' ' && s.src[i] != '\t' {
+			return false
+		}
+	}
+	for i := end; i < len(s.src) && s.src[i] != '\n' && s.src[i] != '\r'; i++ {
+		if c := s.src[i]; c != ' ' && c != '\t' && classes[c]&classMask != digitClass {
+			return false
+		}
+	}
+	return true
+}

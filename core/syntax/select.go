@@ -1,0 +1,364 @@
+package syntax
+
+import (
+	"justlens/core/dialect"
+	"justlens/core/dialect/word"
+)
+
+// selectBody reads SELECT … up to the clauses of the result.
+//
+//	select = SELECT [ DISTINCT … ] [ TOP … ] items [ INTO … ] [ FROM … ] [ WHERE … ] [ GROUP BY … ] [ HAVING … ] …
+func (p *Parser) selectBody() Body {
+	start, from := p.start(), p.i
+	p.next()
+	s := p.slabs.selects.new()
+	p.selectModifiers(s)
+	if !p.atEnd() && !p.atAny(word.From, word.Where, word.Union, word.Into) && p.tok.Kind != RightParen {
+		s.Items = p.selectItems()
+	}
+	if p.broken {
+		p.resume(from)
+	}
+	for {
+		clauseStart := p.i
+		if !p.selectClause(s) {
+			break
+		}
+		if p.broken && !p.resume(clauseStart) {
+			break
+		}
+	}
+	s.node = p.node(start)
+	return s
+}
+
+// selectModifiers reads what may stand between SELECT and the list.
+func (p *Parser) selectModifiers(s *Select) {
+	for {
+		switch {
+		case p.at(word.Distinct) && p.peek(1).Word() == word.On:
+			p.next()
+			p.next()
+			p.expectKind(LeftParen, "( after DISTINCT ON")
+			s.Distinct, s.DistinctOn = true, p.exprList()
+			p.expectKind(RightParen, ")")
+		case p.atAny(word.Distinct, word.Distinctrow) || p.at(word.Unique) && p.peek(1).Kind == WordToken:
+			s.Distinct = true
+			p.next()
+		case p.at(word.All) && p.peek(1).Kind != Dot && p.peek(1).Kind != Comma,
+			p.atAny(word.SqlCalcFoundRows, word.SqlNoCache, word.HighPriority, word.StraightJoin) && p.peek(1).Kind != Comma:
+			p.next()
+		case p.at(word.Top) && (p.peek(1).Kind == NumberToken || p.peek(1).Kind == LeftParen || p.peek(1).Kind == VariableName):
+			s.Top = p.top()
+		default:
+			return
+		}
+	}
+}
+
+// top reads TOP n [PERCENT] [WITH TIES].
+func (p *Parser) top() *Limit {
+	start := p.start()
+	p.next()
+	count := p.primary()
+	p.accept(word.Percent)
+	if p.at(word.With) && p.peek(1).Word() == word.Ties {
+		p.next()
+		p.next()
+	}
+	l := p.slabs.limits.new()
+	*l = Limit{node: p.node(start), Count: count}
+	return l
+}
+
+// selectItems reads the select list.
+func (p *Parser) selectItems() []*SelectItem {
+	mark := p.lists.items.mark()
+	p.lists.items.push(p.selectItem())
+	for p.acceptKind(Comma) {
+		p.lists.items.push(p.selectItem())
+	}
+	return p.lists.items.take(mark)
+}
+
+func (p *Parser) selectItem() *SelectItem {
+	start := p.start()
+	item := p.slabs.selectItems.new()
+	if next := p.peek(1).Kind; next == Equal && p.tok.Kind != VariableName && p.atName() && p.dialect.Has(dialect.EqualsNamesOutput) {
+		item.Alias = p.ident("a name")
+		p.next()
+		item.X = p.expr()
+		item.node = p.node(start)
+		return item
+	}
+	item.X = p.expr()
+	if p.tok.Kind == TextToken && !p.broken {
+		item.Alias = Ident{Span: p.tok.Span, Sym: p.textSym(p.tok.Span), Quoted: true}
+		p.next()
+	} else {
+		item.As, item.Alias = p.alias(notOutputAlias)
+	}
+	item.node = p.node(start)
+	return item
+}
+
+// selectClause reads one clause of the SELECT, in any order, and reports
+// whether there was one.
+func (p *Parser) selectClause(s *Select) bool {
+	switch p.word {
+	case word.Into:
+		if s.Into != nil {
+			return false
+		}
+		p.next()
+		for p.atAny(word.Temporary, word.Temp, word.Unlogged, word.Table) {
+			p.next()
+		}
+		s.Into = p.exprList()
+	case word.From:
+		if s.From != nil {
+			return false
+		}
+		s.From = p.from()
+	case word.Where:
+		if s.Where != nil {
+			return false
+		}
+		s.Where = p.where()
+	case word.Group:
+		if s.GroupBy != nil {
+			return false
+		}
+		s.GroupBy = p.groupBy()
+	case word.Having:
+		if s.Having != nil {
+			return false
+		}
+		s.Having = p.having()
+	case word.Window:
+		if p.peek(2).Word() != word.As {
+			return false
+		}
+		p.windowClause(s)
+	case word.Qualify:
+		start := p.start()
+		p.next()
+		q := p.slabs.qualifys.new()
+		q.Cond = p.expr()
+		q.node = p.node(start)
+		s.Qualify = q
+	case word.Connect, word.Start:
+		return p.hierarchy()
+	default:
+		return false
+	}
+	return true
+}
+
+// lateClause reads a clause of the SELECT that stands after ORDER BY or a row
+// limit, and reports whether there was one.
+func (p *Parser) lateClause(s *Select, q *Query) bool {
+	if q.OrderBy == nil && q.Limit == nil || p.at(word.Into) || !p.selectClause(s) {
+		return false
+	}
+	s.span.End = p.last
+	return true
+}
+
+// where reads WHERE condition.
+func (p *Parser) where() *Where {
+	start := p.start()
+	p.next()
+	w := p.slabs.wheres.new()
+	if p.at(word.Current) && p.peek(1).Word() == word.Of {
+		p.next()
+		p.next()
+	}
+	w.Cond = p.expr()
+	w.node = p.node(start)
+	return w
+}
+
+// having reads HAVING condition.
+func (p *Parser) having() *Having {
+	start := p.start()
+	p.next()
+	h := p.slabs.havings.new()
+	h.Cond = p.expr()
+	h.node = p.node(start)
+	return h
+}
+
+// groupBy reads GROUP BY with its grouping sets.
+func (p *Parser) groupBy() *GroupBy {
+	start := p.start()
+	p.next()
+	p.expect(word.By)
+	g := p.slabs.groupBys.new()
+	if p.at(word.All) && p.peek(1).Kind != Dot {
+		p.next()
+		g.All = true
+	} else {
+		p.accept(word.Distinct)
+	}
+	if !g.All || !p.atEnd() && p.tok.Kind != RightParen && stops[p.word]&startsClause == 0 {
+		mark := p.lists.exprs.mark()
+		p.commaList(func() { p.lists.exprs.push(p.groupItem(g)) })
+		g.Items = p.lists.exprs.take(mark)
+	}
+	if p.at(word.With) && (p.peek(1).Word() == word.Rollup || p.peek(1).Word() == word.Cube) {
+		p.next()
+		p.next()
+		g.Sets = true
+	}
+	g.node = p.node(start)
+	return g
+}
+
+func (p *Parser) groupItem(g *GroupBy) Expr {
+	start := p.start()
+	switch {
+	case p.atAny(word.Rollup, word.Cube) && p.peek(1).Kind == LeftParen:
+		p.next()
+	case p.at(word.Grouping) && p.peek(1).Word() == word.Sets:
+		p.next()
+		p.next()
+	case p.tok.Kind == LeftParen && p.peek(1).Kind == RightParen:
+	default:
+		x := p.expr()
+		if p.atAny(word.Asc, word.Desc) {
+			p.next()
+		}
+		return x
+	}
+	g.Sets = true
+	p.expectKind(LeftParen, "(")
+	mark := p.lists.exprs.mark()
+	if p.tok.Kind != RightParen {
+		p.commaList(func() { p.lists.exprs.push(p.groupItem(g)) })
+	}
+	items := p.lists.exprs.take(mark)
+	p.expectKind(RightParen, ")")
+	n := p.slabs.groupingSets.new()
+	*n = GroupingSet{node: p.node(start), Items: items}
+	return n
+}
+
+// windowClause reads WINDOW name AS (…), ….
+func (p *Parser) windowClause(s *Select) {
+	p.next()
+	mark := p.lists.windows.mark()
+	p.commaList(func() {
+		start := p.start()
+		name := p.ident("a name for the window")
+		p.expect(word.As)
+		w := p.windowParens()
+		w.Name = name
+		w.node = p.node(start)
+		p.lists.windows.push(w)
+	})
+	s.Windows = p.lists.windows.take(mark)
+}
+
+// hierarchy reads START WITH … and CONNECT BY … of Oracle's trees.
+func (p *Parser) hierarchy() bool {
+	switch {
+	case p.at(word.Start) && p.peek(1).Word() == word.With:
+		p.next()
+		p.next()
+	case p.at(word.Connect) && p.peek(1).Word() == word.By:
+		p.next()
+		p.next()
+		p.accept(word.Nocycle)
+	default:
+		return false
+	}
+	p.expr()
+	return true
+}
+
+// orderBy reads ORDER BY and its kin.
+func (p *Parser) orderBy() *OrderBy {
+	start := p.start()
+	p.next()
+	p.accept(word.Siblings)
+	p.expect(word.By)
+	o := p.slabs.orderBys.new()
+	o.Items = p.orderItems()
+	o.node = p.node(start)
+	return o
+}
+
+func (p *Parser) orderItems() []*OrderItem {
+	mark := p.lists.orders.mark()
+	p.lists.orders.push(p.orderItem())
+	for p.acceptKind(Comma) {
+		p.lists.orders.push(p.orderItem())
+	}
+	return p.lists.orders.take(mark)
+}
+
+func (p *Parser) orderItem() *OrderItem {
+	start := p.start()
+	n := p.slabs.orderItems.new()
+	n.X = p.expr()
+	if p.at(word.Using) {
+		p.next()
+		p.next()
+	}
+	switch {
+	case p.accept(word.Desc):
+		n.Desc = true
+	case p.accept(word.Asc):
+	}
+	if p.accept(word.Nulls) {
+		n.Nulls = true
+		if !p.accept(word.First) {
+			p.expect(word.Last)
+		}
+	}
+	n.node = p.node(start)
+	return n
+}
+
+// limit reads one of LIMIT, OFFSET and FETCH, adding to what was read before.
+func (p *Parser) limit(l *Limit) *Limit {
+	start := p.start()
+	if l == nil {
+		l = p.slabs.limits.new()
+	} else {
+		start = l.span.Start
+	}
+	switch {
+	case p.accept(word.Limit):
+		if !p.accept(word.All) {
+			l.Count = p.expr()
+		}
+		if p.acceptKind(Comma) {
+			l.Offset, l.Count = l.Count, p.expr()
+		}
+	case p.accept(word.Offset):
+		l.Offset = p.expr()
+		if p.atAny(word.Row, word.Rows) {
+			p.next()
+		}
+	case p.accept(word.Fetch):
+		if !p.accept(word.First) {
+			p.accept(word.Next)
+		}
+		if !p.atAny(word.Row, word.Rows) {
+			l.Count = p.expr()
+		}
+		p.accept(word.Percent)
+		if !p.accept(word.Row) {
+			p.expect(word.Rows)
+		}
+		if p.accept(word.With) {
+			p.expect(word.Ties)
+		} else {
+			p.expect(word.Only)
+		}
+	}
+	l.node = p.node(start)
+	return l
+}

@@ -1,0 +1,79 @@
+package syntax
+
+// slab hands out values from blocks that it keeps, so that a statement costs
+// no allocation once the blocks are there.
+type slab[T any] struct {
+	blocks [][]T
+	block  int // index of the block in use
+	used   int // of that block
+}
+
+const (
+	firstBlock = 16
+	lastBlock  = 512
+	// keptBlocks bounds what stays after an unusually large statement.
+	keptBlocks = 64
+)
+
+func (s *slab[T]) new() *T {
+	if s.block == len(s.blocks) || s.used == len(s.blocks[s.block]) {
+		s.advance()
+	}
+	v := &s.blocks[s.block][s.used]
+	s.used++
+	return v
+}
+
+func (s *slab[T]) advance() {
+	if len(s.blocks) > 0 {
+		s.block++
+	}
+	s.used = 0
+	if s.block >= len(s.blocks) {
+		s.blocks = append(s.blocks, make([]T, min(firstBlock<<len(s.blocks), lastBlock)))
+	}
+}
+
+// reset takes all values back and clears them, so that none keeps another alive.
+func (s *slab[T]) reset() {
+	if len(s.blocks) == 0 {
+		return
+	}
+	for i := range s.block {
+		clear(s.blocks[i])
+	}
+	clear(s.blocks[s.block][:s.used])
+	if len(s.blocks) > keptBlocks {
+		s.blocks = s.blocks[:keptBlocks:keptBlocks]
+	}
+	s.block, s.used = 0, 0
+}
+
+// list hands out slices cut from shared blocks.
+type list[T any] struct {
+	block []T
+	large int
+}
+
+const listBlock = 1024
+
+// copy gives a slice with the values, which nothing else will write to.
+func (l *list[T]) copy(values []T) []T {
+	if len(values) == 0 {
+		return nil
+	}
+	if len(values) > listBlock/4 {
+		return append([]T(nil), values...)
+	}
+	if len(values) > cap(l.block)-len(l.block) {
+		l.block = make([]T, 0, listBlock)
+	}
+	start := len(l.block)
+	l.block = append(l.block, values...)
+	return l.block[start:len(l.block):len(l.block)]
+}
+
+func (l *list[T]) reset() {
+	clear(l.block)
+	l.block = l.block[:0]
+}

@@ -1,0 +1,62 @@
+package syntax
+
+import "justlens/core/dialect/word"
+
+// What a known word may not be, in any dialect, because it begins or joins
+// something else there.
+const (
+	// notName: no column or table has this bare name.
+	notName uint8 = 1 << iota
+	// notOutputAlias: a select item does not end with it as its alias.
+	notOutputAlias
+	// notTableAlias: a table is not followed by it as its alias.
+	notTableAlias
+	// startsClause: recovery may go on here.
+	startsClause
+)
+
+const (
+	structural = notName | notOutputAlias | notTableAlias
+	clause     = structural | startsClause
+	noAlias    = notOutputAlias | notTableAlias
+)
+
+var stops = [word.Total]uint8{
+	word.Select: structural, word.From: clause, word.Where: clause, word.Group: clause, word.Having: clause,
+	word.Order: clause, word.By: notName, word.Union: clause, word.Intersect: clause, word.Except: clause,
+	word.On: structural, word.Using: notTableAlias, word.Join: structural,
+	word.And: structural, word.Or: structural, word.Not: structural, word.In: structural, word.Is: structural,
+	word.Like: structural, word.Between: structural, word.As: structural, word.Into: structural,
+	word.When: structural, word.Then: structural, word.Else: structural, word.Case: structural, word.Distinct: structural,
+	word.Set: notName | notTableAlias, word.With: noAlias | notName, word.Create: notName,
+	word.Inner: notTableAlias, word.Left: notTableAlias, word.Right: notTableAlias, word.Full: notTableAlias,
+	word.Cross: notTableAlias, word.Natural: notTableAlias, word.StraightJoin: notTableAlias, word.Semi: notTableAlias,
+	word.Anti: notTableAlias, word.Outer: notTableAlias, word.Lateral: notTableAlias,
+	word.Limit: noAlias | startsClause, word.Fetch: noAlias | startsClause, word.Offset: noAlias | startsClause,
+	word.For: noAlias, word.Window: noAlias | startsClause,
+	word.Qualify: noAlias | startsClause, word.Returning: noAlias, word.Minus: noAlias,
+	word.Values: noAlias, word.End: noAlias, word.Xor: noAlias, word.Div: noAlias,
+	word.Collate: noAlias, word.Isnull: noAlias, word.Notnull: noAlias, word.Ilike: noAlias, word.Similar: noAlias,
+	word.Regexp: noAlias, word.Rlike: noAlias, word.Over: notOutputAlias, word.Escape: noAlias,
+	word.Tablesample: notTableAlias, word.Pivot: notTableAlias, word.Unpivot: notTableAlias, word.Connect: notTableAlias,
+	word.Option: notTableAlias, word.Use: notTableAlias, word.Force: notTableAlias, word.Ignore: notTableAlias,
+	word.Partition: notTableAlias, word.Sort: notTableAlias, word.Cluster: notTableAlias, word.Distribute: notTableAlias,
+	word.Output: notTableAlias, word.Asc: noAlias, word.Desc: noAlias, word.Nulls: noAlias, word.Lock: noAlias,
+	word.Default: notTableAlias, word.Asof: notTableAlias, word.Update: notName,
+}
+
+// startsOther reports whether a word that could be an alias begins a clause
+// here, seen from what follows it.
+func (p *Parser) startsOther() bool {
+	next := p.peek(1)
+	switch p.word {
+	case word.NoWord:
+		return false
+	case word.Start:
+		return next.Word() == word.With
+	case word.Delete, word.Insert, word.Drop, word.Alter, word.Declare, word.Exec, word.Truncate, word.Merge, word.Begin,
+		word.Print, word.If, word.Create, word.Update, word.Commit, word.Execute, word.Return, word.While:
+		return p.startsLine() && p.startsAnother()
+	}
+	return false
+}

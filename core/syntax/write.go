@@ -1,0 +1,288 @@
+package syntax
+
+import (
+	"justlens/core/dialect/word"
+	"justlens/core/text"
+)
+
+func (p *Parser) startOf(with *With) text.Pos {
+	if with != nil {
+		return with.span.Start
+	}
+	return p.start()
+}
+
+// insert reads INSERT and REPLACE.
+func (p *Parser) insert(with *With) Stmt {
+	n := p.slabs.inserts.new()
+	start := p.startOf(with)
+	n.With = with
+	p.next()
+	for p.atAny(word.Into, word.Or, word.Replace, word.Ignore, word.Abort, word.Rollback, word.Fail, word.LowPriority,
+		word.HighPriority, word.Delayed, word.Overwrite, word.Table) {
+		p.next()
+	}
+	n.Table = p.insertTarget()
+	if p.tok.Kind == LeftParen && !p.startsQuery(1) {
+		n.Columns = p.insertColumns()
+	}
+	if p.at(word.Overriding) {
+		for p.atAny(word.Overriding, word.System, word.User, word.Value) {
+			p.next()
+		}
+	}
+	if p.at(word.Output) {
+		n.Returning = p.returning()
+	}
+	switch {
+	case p.at(word.Default) && p.peek(1).Word() == word.Values:
+		p.next()
+		p.next()
+	case p.accept(word.Set):
+		n.Set = p.assigns()
+	case p.startsQuery(0):
+		n.Query = p.query()
+	case p.atAny(word.Exec, word.Execute):
+		p.other()
+	default:
+		p.fail("VALUES or a query")
+	}
+	p.conflict(n)
+	if p.at(word.Returning) {
+		n.Returning = p.returning()
+	}
+	n.node = p.node(start)
+	return n
+}
+
+func (p *Parser) insertTarget() *TableRef {
+	start := p.start()
+	t := p.slabs.tableRefs.new()
+	t.Name = p.path("a table")
+	if p.at(word.Partition) {
+		p.next()
+		p.skipParens()
+	}
+	if p.at(word.As) {
+		t.As, t.Alias = p.alias(notTableAlias)
+	}
+	t.node = p.node(start)
+	return t
+}
+
+// insertColumns reads the column list, whose elements may have parts or
+// subscripts.
+func (p *Parser) insertColumns() []Ident {
+	mark := p.lists.idents.mark()
+	p.next()
+	for p.tok.Kind != RightParen && !p.broken {
+		id := p.ident("a column name")
+		for p.tok.Kind == Dot {
+			p.next()
+			id = p.partAfterDot()
+		}
+		for p.tok.Kind == LeftBracket {
+			p.subscript(p.start(), nil)
+		}
+		p.lists.idents.push(id)
+		if !p.acceptKind(Comma) {
+			break
+		}
+	}
+	p.expectKind(RightParen, ") or a comma")
+	return p.lists.idents.take(mark)
+}
+
+// conflict reads ON CONFLICT … and ON DUPLICATE KEY UPDATE ….
+func (p *Parser) conflict(n *Insert) {
+	if p.at(word.As) { // MySQL's row alias
+		p.alias(notTableAlias)
+		if p.tok.Kind == LeftParen {
+			p.skipParens()
+		}
+	}
+	for p.at(word.On) {
+		p.next()
+		if p.accept(word.Duplicate) {
+			p.expect(word.Key)
+			p.expect(word.Update)
+			n.Conflict = p.assigns()
+			continue
+		}
+		p.expect(word.Conflict)
+		switch {
+		case p.tok.Kind == LeftParen:
+			p.skipParens()
+			if p.at(word.Where) {
+				p.where()
+			}
+		case p.accept(word.On):
+			p.expect(word.Constraint)
+			p.ident("a constraint")
+		}
+		p.expect(word.Do)
+		if p.accept(word.Nothing) {
+			continue
+		}
+		p.expect(word.Update)
+		p.expect(word.Set)
+		n.Conflict = p.assigns()
+		if p.at(word.Where) {
+			n.Where = p.where()
+		}
+	}
+}
+
+// assigns reads target = value, ….
+func (p *Parser) assigns() []*Assign {
+	mark := p.lists.assigns.mark()
+	p.commaList(func() {
+		start := p.start()
+		target := p.postfix(start, p.primary())
+		if !p.acceptKind(Equal) && !p.acceptKind(AssignOperator) {
+			if op, _ := infix(p.tok.Kind, false); op != OpNone && p.peek(1).Kind == Equal {
+				p.next()
+				p.next()
+			} else {
+				p.fail("=")
+			}
+		}
+		value := p.expr()
+		a := p.slabs.assigns.new()
+		*a = Assign{node: p.node(start), Target: target, Value: value}
+		p.lists.assigns.push(a)
+	})
+	return p.lists.assigns.take(mark)
+}
+
+// returning reads RETURNING … and OUTPUT … [INTO …].
+func (p *Parser) returning() []*SelectItem {
+	p.next()
+	items := p.selectItems()
+	if p.accept(word.Into) {
+		p.exprList()
+	}
+	return items
+}
+
+// update reads UPDATE.
+func (p *Parser) update(with *With) Stmt {
+	n := p.slabs.updates.new()
+	start, from := p.startOf(with), p.i
+	n.With = with
+	p.next()
+	if p.accept(word.Or) {
+		p.next()
+	}
+	for p.atAny(word.LowPriority, word.Ignore) {
+		p.next()
+	}
+	if p.at(word.Top) {
+		n.Limit = p.top()
+	}
+	n.Table = p.updateTarget()
+	p.expect(word.Set)
+	n.Set = p.assigns()
+	if p.broken {
+		p.resume(from)
+	}
+	if p.at(word.Output) {
+		n.Returning = p.returning()
+	}
+	if p.at(word.From) {
+		n.From = p.from()
+	}
+	if p.at(word.Where) {
+		n.Where = p.where()
+	}
+	if p.at(word.Order) {
+		n.OrderBy = p.orderBy()
+	}
+	if p.at(word.Limit) {
+		n.Limit = p.limit(nil)
+	}
+	if p.at(word.Returning) {
+		n.Returning = p.returning()
+	}
+	if p.at(word.Option) {
+		p.next()
+		p.skipParens()
+	}
+	n.node = p.node(start)
+	return n
+}
+
+// updateTarget reads the table, or MySQL's joined tables.
+func (p *Parser) updateTarget() TableExpr {
+	start := p.start()
+	t := p.tableExpr()
+	for p.acceptKind(Comma) {
+		right := p.tableExpr()
+		j := p.slabs.joins.new()
+		*j = Join{node: p.node(start), Type: CrossJoin, Left: t, Right: right}
+		t = j
+	}
+	return t
+}
+
+// delete reads DELETE in its one-table and several-table forms.
+func (p *Parser) delete(with *With) Stmt {
+	n := p.slabs.deletes.new()
+	start := p.startOf(with)
+	n.With = with
+	p.next()
+	for p.atAny(word.LowPriority, word.Quick, word.Ignore) {
+		p.next()
+	}
+	if p.at(word.Top) {
+		n.Limit = p.top()
+	}
+	if !p.at(word.From) {
+		mark := p.lists.refs.mark()
+		p.commaList(func() { p.lists.refs.push(p.deleteTarget()) })
+		n.Targets = p.lists.refs.take(mark)
+	}
+	if p.at(word.From) {
+		n.From = p.from()
+	}
+	if p.at(word.Output) {
+		n.Returning = p.returning()
+		if p.at(word.From) {
+			n.Using = p.from()
+		}
+	}
+	if p.atAny(word.Using, word.From) {
+		n.Using = p.from()
+	}
+	if p.at(word.Where) {
+		n.Where = p.where()
+	}
+	if p.at(word.Order) {
+		n.OrderBy = p.orderBy()
+	}
+	if p.at(word.Limit) {
+		n.Limit = p.limit(nil)
+	}
+	if p.at(word.Returning) {
+		n.Returning = p.returning()
+	}
+	n.node = p.node(start)
+	return n
+}
+
+// deleteTarget reads t or MySQL's t.*.
+func (p *Parser) deleteTarget() *TableRef {
+	start := p.start()
+	mark := p.lists.idents.mark()
+	p.lists.idents.push(p.ident("a table"))
+	for p.acceptKind(Dot) {
+		if p.acceptKind(Asterisk) {
+			break
+		}
+		p.lists.idents.push(p.partAfterDot())
+	}
+	t := p.slabs.tableRefs.new()
+	name := p.lists.idents.take(mark)
+	*t = TableRef{node: p.node(start), Name: name}
+	return t
+}

@@ -1,0 +1,133 @@
+package text
+
+import (
+	"bytes"
+	"errors"
+	"slices"
+	"unicode/utf8"
+)
+
+// MaxSize is the size in bytes of the largest file that can be read: a Pos
+// has 31 bits.
+const MaxSize = 1<<31 - 1
+
+// Errors of [NewFile].
+var (
+	ErrTooLarge = errors.New("larger than 2 GB")
+	ErrBinary   = errors.New("binary data, not SQL text")
+)
+
+// File is the text of one file. It is immutable but for its line table, which
+// is made when first asked for; it must not be shared between goroutines.
+type File struct {
+	Path  string
+	src   []byte
+	lines []Pos // starts of lines
+}
+
+// NewFile takes the bytes of a file. It does not copy them; the caller must
+// leave them alone. It returns [ErrTooLarge] or [ErrBinary] where there is no
+// text to read.
+func NewFile(path string, src []byte) (*File, error) {
+	if len(src) > MaxSize {
+		return nil, ErrTooLarge
+	}
+	if isBinary(src) {
+		return nil, ErrBinary
+	}
+	return &File{Path: path, src: src}, nil
+}
+
+// isBinary looks at the first bytes only: text has no run of control
+// characters, but one stray NUL does not make a script binary.
+func isBinary(src []byte) bool {
+	head := src[:min(len(src), 4096)]
+	control := 0
+	for _, c := range head {
+		if c < ' ' && c != '\t' && c != '\n' && c != '\r' && c != '\f' && c != '\v' && c != 0x1b {
+			control++
+		}
+	}
+	return control*20 > len(head)
+}
+
+// Bytes gives the whole text. The caller must not change it.
+func (f *File) Bytes() []byte { return f.src }
+
+// Slice gives the text of a span, clipped to the file.
+func (f *File) Slice(s Span) string {
+	start := min(max(int(s.Start), 0), len(f.src))
+	end := min(max(int(s.End), start), len(f.src))
+	return string(f.src[start:end])
+}
+
+// Place is a position for people.
+type Place struct {
+	Offset int // 0-based bytes
+	Line   int // 1-based
+	Column int // 1-based, in Unicode characters
+}
+
+// Place finds line and column of a position. A position past the end counts
+// as the end of the file.
+func (f *File) Place(p Pos) Place {
+	f.index()
+	p = min(max(p, 0), Pos(len(f.src)))
+	line, exact := slices.BinarySearch(f.lines, p)
+	if !exact {
+		line--
+	}
+	start := f.lines[line]
+	column := 1 + utf8.RuneCount(f.src[start:p])
+	if line == 0 && column > 1 && bytes.HasPrefix(f.src, bom) {
+		column--
+	}
+	return Place{Offset: int(p), Line: line + 1, Column: column}
+}
+
+// LineCount gives the number of lines; an empty file has one.
+func (f *File) LineCount() int {
+	f.index()
+	return len(f.lines)
+}
+
+// Line gives the span of a line by its 1-based number, without its line end.
+func (f *File) Line(n int) Span {
+	f.index()
+	if n < 1 || n > len(f.lines) {
+		return Span{}
+	}
+	start, end := f.lines[n-1], Pos(len(f.src))
+	if n < len(f.lines) {
+		end = f.lines[n]
+	}
+	for end > start && (f.src[end-1] == '\n' || f.src[end-1] == '\r') {
+		end--
+	}
+	return Span{start, end}
+}
+
+var bom = []byte{0xEF, 0xBB, 0xBF}
+
+// index finds the starts of lines, which end in LF, CR LF or a lone CR.
+func (f *File) index() {
+	if f.lines != nil {
+		return
+	}
+	f.lines = append(make([]Pos, 0, 1+len(f.src)/40), 0)
+	if bytes.IndexByte(f.src, '\r') < 0 {
+		for i := 0; ; {
+			k := bytes.IndexByte(f.src[i:], '\n')
+			if k < 0 {
+				return
+			}
+			i += k + 1
+			f.lines = append(f.lines, Pos(i))
+		}
+	}
+	for i, c := range f.src {
+		if c == '\n' || c == '\r' && (i+1 == len(f.src) || f.src[i+1] != '\n') {
+			f.lines = append(f.lines, Pos(i+1))
+		}
+	}
+}

@@ -1,0 +1,27 @@
+package text
+
+// Pos is a 0-based byte offset into one file.
+type Pos int32
+
+// Span is the half-open range of bytes [Start, End) of one file.
+// The zero Span is empty and stands at the start of the file.
+type Span struct {
+	Start, End Pos
+}
+
+// Len gives the length in bytes.
+func (s Span) Len() int { return int(s.End - s.Start) }
+
+// IsEmpty reports whether the span holds no byte.
+func (s Span) IsEmpty() bool { return s.End <= s.Start }
+
+// Contains reports whether all of t lies within s.
+func (s Span) Contains(t Span) bool { return s.Start <= t.Start && t.End <= s.End }
+
+// Overlaps reports whether s and t share a byte.
+func (s Span) Overlaps(t Span) bool { return s.Start < t.End && t.Start < s.End }
+
+// Join gives the smallest span that contains both.
+func (s Span) Join(t Span) Span {
+	return Span{min(s.Start, t.Start), max(s.End, t.End)}
+}

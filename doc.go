@@ -1,0 +1,35 @@
+// Package justlens is the root of Just Lens, a reviewer of SQL text.
+//
+// # The road of data
+//
+// One direction, no way back:
+//
+//	text → tokens → syntax tree → bound query → findings → mends → report
+//
+//	core/text      file text, spans, line table, edits
+//	core/dialect   what differs between databases, as data
+//	core/syntax    tokens, scanner, tree, parser
+//	core/schema    tables, columns, keys, indexes, read from DDL
+//	core/bind      names → columns, nullability: an answer beside the tree
+//	core/check     what a check, a pass, a finding and a mend are
+//	core/checks/…  a folder a family, a file a check
+//	core/review    the pipeline: many files in parallel
+//	core/mend      choosing, merging, applying and proving mends
+//	report         a renderer for each format
+//	cli            flags in, one core call, one renderer out
+//	cmd/justlens   main
+//	demo           the example of the beekeeping cooperative, embedded
+//	claims         tests that try on real databases what the checks say of them
+//
+// A package imports only packages above it; architecture_test.go holds that
+// line. core knows no terminal, no flag, no network and no database driver.
+//
+// # Terms
+//
+// A finding is one defect at one place. It has a check (what looks for it), a
+// consequence (refused, wrong, slow, unclear), a certainty (certain, likely,
+// possible), a span, and mends: changes that remove it, each with its effect
+// on the rows (same rows, new rows, by hand). A dialect is a database's way to
+// write SQL; a source is a table as it stands in one FROM; a verdict is the
+// consequence of a finding on one database.
+package justlens

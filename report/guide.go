@@ -1,0 +1,110 @@
+package report
+
+import (
+	"fmt"
+	"io"
+	"strings"
+
+	"justlens/core/check"
+	"justlens/core/checks"
+	"justlens/core/dialect"
+)
+
+// GuideList writes the checks family by family, one a line.
+func GuideList(w io.Writer, s Style, families []checks.Family, all []*check.Check) error {
+	var b strings.Builder
+	for i, f := range families {
+		if i > 0 {
+			b.WriteByte('\n')
+		}
+		fmt.Fprintf(&b, "%s  %s\n", s.strong(f.Name), s.paint(f.About, gray))
+		for _, c := range all {
+			if c.Family() == f.Name {
+				worst := c.Verdicts.Worst()
+				label := s.paint(fmt.Sprintf("%-8s", worst), consequenceColor[worst])
+				fmt.Fprintf(&b, "  %s %-28s %s\n", label, c.ID, c.Title)
+			}
+		}
+	}
+	fmt.Fprintf(&b, "\nMore of one: justlens guide %s\n", all[len(all)-1].ID)
+	_, err := io.WriteString(w, b.String())
+	return err
+}
+
+// GuideCheck writes one check in full.
+func GuideCheck(w io.Writer, s Style, c *check.Check) error {
+	var b strings.Builder
+	fmt.Fprintf(&b, "%s  %s\n\n", s.strong(c.ID), c.Title)
+	for _, line := range wrap(c.Doc, s.Width) {
+		b.WriteString(line + "\n")
+	}
+	b.WriteByte('\n')
+	for _, line := range consequencesOf(c, s) {
+		b.WriteString(line + "\n")
+	}
+	if c.Needs == check.Schema {
+		b.WriteString("Surer with:  --schema FILE\n")
+	}
+	for _, e := range c.Examples {
+		example(&b, s, e)
+	}
+	_, err := io.WriteString(w, b.String())
+	return err
+}
+
+// consequencesOf gives a line for each consequence with its databases.
+func consequencesOf(c *check.Check, s Style) []string {
+	var lines []string
+	for k := check.Refused; ; k-- {
+		var names []string
+		for _, d := range dialect.All() {
+			if d != dialect.ANSI && c.Verdicts[d] == k {
+				names = append(names, d.Title())
+			}
+		}
+		if len(names) > 0 {
+			where := strings.Join(names, ", ")
+			if len(names) == int(dialect.Count)-1 {
+				where = "everywhere"
+			}
+			for i, line := range wrap(where, s.Width-13) {
+				label := ""
+				if i == 0 {
+					label = strings.ToUpper(k.String()[:1]) + k.String()[1:] + ":"
+				}
+				lines = append(lines, s.paint(fmt.Sprintf("%-13s", label), consequenceColor[k])+line)
+			}
+		}
+		if k == check.Fine {
+			return lines
+		}
+	}
+}
+
+func example(b *strings.Builder, s Style, e check.Example) {
+	heading := "Example"
+	if e.Dialect != dialect.ANSI {
+		heading += " on " + e.Dialect.Title()
+	}
+	if e.NoSchema {
+		heading += ", without a schema"
+	}
+	fmt.Fprintf(b, "\n%s\n", s.strong(heading))
+	sql := func(label, query, color string) {
+		for i, line := range wrap(query, s.Width-12) {
+			if i > 0 {
+				label = ""
+			}
+			b.WriteString("  " + s.paint(fmt.Sprintf("%-9s ", label), color) + line + "\n")
+		}
+	}
+	if e.Bad != "" {
+		sql("found", e.Bad, red)
+		sql("mended", e.Good, green)
+	}
+	for _, near := range e.Near {
+		if near != e.Good {
+			sql("silent", near, gray)
+		}
+	}
+}

@@ -1,0 +1,164 @@
+package report
+
+import (
+	"encoding/json"
+	"io"
+	"sort"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/review"
+	"justlens/core/text"
+)
+
+// JSONVersion is the version of the JSON report; it grows when a reader of
+// the old form would be misled by the new.
+const JSONVersion = 1
+
+type jsonFile struct {
+	Path       string        `json:"path"`
+	Dialect    string        `json:"dialect"`
+	Statements int           `json:"statements"`
+	Findings   []jsonFinding `json:"findings"`
+}
+
+type jsonFinding struct {
+	Check       string        `json:"check"`
+	Consequence string        `json:"consequence"`
+	Certainty   string        `json:"certainty"`
+	Message     string        `json:"message"`
+	Why         string        `json:"why"`
+	Span        jsonSpan      `json:"span"`
+	Dialects    jsonVerdicts  `json:"dialects"`
+	Related     []jsonRelated `json:"related"`
+	Mends       []jsonMend    `json:"mends"`
+}
+
+type jsonSpan struct {
+	Start jsonPlace `json:"start"`
+	End   jsonPlace `json:"end"`
+}
+
+type jsonPlace struct {
+	Offset int `json:"offset"`
+	Line   int `json:"line"`
+	Column int `json:"column"`
+}
+
+type jsonRelated struct {
+	Span    jsonSpan `json:"span"`
+	Message string   `json:"message"`
+}
+
+type jsonMend struct {
+	Title  string     `json:"title"`
+	Effect string     `json:"effect"`
+	Edits  []jsonEdit `json:"edits"`
+}
+
+type jsonEdit struct {
+	Start int    `json:"start"`
+	End   int    `json:"end"`
+	Text  string `json:"text"`
+}
+
+type jsonSummary struct {
+	Refused int `json:"refused"`
+	Wrong   int `json:"wrong"`
+	Slow    int `json:"slow"`
+	Unclear int `json:"unclear"`
+}
+
+// jsonVerdicts keeps the dialects in their fixed order.
+type jsonVerdicts check.Verdicts
+
+// MarshalJSON writes the verdicts as an object.
+func (v jsonVerdicts) MarshalJSON() ([]byte, error) {
+	out := []byte{'{'}
+	for _, d := range dialect.All() {
+		if d > 0 {
+			out = append(out, ',')
+		}
+		out = append(out, '"')
+		out = append(out, d.String()...)
+		out = append(out, `":"`...)
+		out = append(out, v[d].String()...)
+		out = append(out, '"')
+	}
+	return append(out, '}'), nil
+}
+
+type jsonRenderer struct {
+	w     io.Writer
+	files int
+}
+
+// NewJSON makes a renderer of the JSON report, documented by the JSON Schema
+// in docs/report.schema.json. It writes each file as it comes, one a line.
+func NewJSON(w io.Writer) Renderer { return &jsonRenderer{w: w} }
+
+func (r *jsonRenderer) File(f *review.File) error {
+	separator := ",\n"
+	if r.files == 0 {
+		separator = `{"version":1,"files":[` + "\n"
+	}
+	r.files++
+	out := jsonFile{Path: f.Text.Path, Dialect: f.Dialect.String(), Statements: f.Statements, Findings: []jsonFinding{}}
+	for i := range f.Findings {
+		out.Findings = append(out.Findings, jsonOf(f.Text, &f.Findings[i].Finding))
+	}
+	line, err := json.Marshal(out)
+	if err != nil {
+		return err
+	}
+	_, err = r.w.Write(append([]byte(separator), line...))
+	return err
+}
+
+func (r *jsonRenderer) Close(s Summary) error {
+	start := "\n"
+	if r.files == 0 {
+		start = `{"version":1,"files":[`
+	}
+	line, err := json.Marshal(jsonSummary{s.Findings[check.Refused], s.Findings[check.Wrong], s.Findings[check.Slow], s.Findings[check.Unclear]})
+	if err != nil {
+		return err
+	}
+	_, err = io.WriteString(r.w, start+`],"summary":`+string(line)+"}\n")
+	return err
+}
+
+func jsonOf(f *text.File, found *check.Finding) jsonFinding {
+	out := jsonFinding{
+		Check:       found.Check.ID,
+		Consequence: found.Consequence.String(),
+		Certainty:   found.Certainty.String(),
+		Message:     found.Message,
+		Why:         found.Why,
+		Span:        spanOf(f, found.Span),
+		Dialects:    jsonVerdicts(found.Verdicts),
+		Related:     []jsonRelated{},
+		Mends:       []jsonMend{},
+	}
+	for _, r := range found.Related {
+		out.Related = append(out.Related, jsonRelated{spanOf(f, r.Span), r.Message})
+	}
+	for _, m := range found.Mends {
+		mend := jsonMend{Title: m.Title, Effect: m.Effect.String(), Edits: []jsonEdit{}}
+		for _, e := range m.Edits {
+			mend.Edits = append(mend.Edits, jsonEdit{int(e.Span.Start), int(e.Span.End), e.Text})
+		}
+		sort.SliceStable(mend.Edits, func(i, k int) bool { return mend.Edits[i].Start < mend.Edits[k].Start })
+		out.Mends = append(out.Mends, mend)
+	}
+	return out
+}
+
+func spanOf(f *text.File, s text.Span) jsonSpan {
+	return jsonSpan{placeOf(f, s.Start), placeOf(f, s.End)}
+}
+
+func placeOf(f *text.File, p text.Pos) jsonPlace {
+	at := f.Place(p)
+	return jsonPlace{at.Offset, at.Line, at.Column}
+}

@@ -1,0 +1,207 @@
+package report
+
+import (
+	"cmp"
+	"fmt"
+	"io"
+	"slices"
+	"strings"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/review"
+)
+
+// margin is the column in which what is said of a finding begins; left of it
+// stand its consequence, line numbers, and the signs of a mend.
+const margin = 9
+
+type textRenderer struct {
+	w     io.Writer
+	style Style
+	b     strings.Builder
+	files int
+}
+
+// NewText makes a renderer for people.
+func NewText(w io.Writer, s Style) Renderer { return &textRenderer{w: w, style: s} }
+
+func (r *textRenderer) File(f *review.File) error {
+	if len(f.Findings) == 0 {
+		return nil
+	}
+	r.b.Reset()
+	if r.files > 0 {
+		r.line("")
+	}
+	r.files++
+	r.heading(f)
+	for _, found := range worstFirst(f.Findings) {
+		r.line("")
+		r.finding(f, &found.Finding)
+	}
+	_, err := io.WriteString(r.w, r.b.String())
+	return err
+}
+
+// worstFirst orders the findings of each statement by consequence.
+func worstFirst(findings []review.Finding) []review.Finding {
+	sorted := slices.Clone(findings)
+	slices.SortStableFunc(sorted, func(a, b review.Finding) int {
+		return cmp.Or(cmp.Compare(a.Statement, b.Statement), cmp.Compare(b.Consequence, a.Consequence))
+	})
+	return sorted
+}
+
+func (r *textRenderer) line(s string) {
+	r.b.WriteString(strings.TrimRight(s, " "))
+	r.b.WriteByte('\n')
+}
+
+func (r *textRenderer) heading(f *review.File) {
+	as := "read as " + f.Dialect.Title()
+	if f.Clue != "" {
+		as += ", judging by " + f.Clue
+	}
+	path := visible(f.Text.Path)
+	r.line(r.style.strong(path) + r.style.paint(fmt.Sprintf("  %s, %s", count(f.Statements, "statement"), as), gray))
+	r.line(r.style.paint(strings.Repeat("─", min(r.style.Width, 60)), gray))
+}
+
+func (r *textRenderer) finding(f *review.File, found *check.Finding) {
+	place := f.Text.Place(found.Span.Start)
+	color := consequenceColor[found.Consequence]
+	label := strings.ToUpper(found.Consequence.String())
+	for i, line := range wrap(visible(found.Message), r.style.Width-margin) {
+		head := strings.Repeat(" ", margin)
+		if i == 0 {
+			head = r.style.bold(fmt.Sprintf("%-*s", margin, label), color)
+		}
+		r.line(head + r.style.strong(line))
+	}
+	r.indented(fmt.Sprintf("line %d, column %d · %s · %s", place.Line, place.Column, found.Check.ID, found.Certainty), gray)
+	r.line("")
+	for _, l := range excerpt(f.Text, found.Span) {
+		if l.number == 0 {
+			r.line(fmt.Sprintf("%*s", margin-2, "…"))
+			continue
+		}
+		before, marked, after := fit(l, r.style.Width-margin)
+		if marked != "" {
+			marked = r.style.bold(openMark+marked+closeMark, color)
+		}
+		r.line(r.style.paint(fmt.Sprintf("%*d  ", margin-2, l.number), gray) + before + marked + after)
+	}
+	r.line("")
+	r.indented(visible(found.Why), "")
+	r.elsewhere(found, f.Dialect)
+	for _, m := range found.Mends {
+		r.mend(f, &m)
+	}
+}
+
+// indented writes prose behind the margin.
+func (r *textRenderer) indented(prose, color string) {
+	for _, line := range wrap(prose, r.style.Width-margin) {
+		r.line(strings.Repeat(" ", margin) + r.style.paint(line, color))
+	}
+}
+
+// elsewhere tells of the databases on which the consequence is another.
+func (r *textRenderer) elsewhere(found *check.Finding, here dialect.Dialect) {
+	var parts []string
+	for c := check.Refused; ; c-- {
+		var names []string
+		for _, d := range dialect.All() {
+			if d != dialect.ANSI && d != here && found.Verdicts[d] == c && c != found.Consequence {
+				names = append(names, d.Title())
+			}
+		}
+		if len(names) > 0 {
+			parts = append(parts, c.String()+" on "+strings.Join(names, ", "))
+		}
+		if c == check.Fine {
+			break
+		}
+	}
+	if len(parts) > 0 {
+		r.indented("Elsewhere: "+strings.Join(parts, "; ")+".", gray)
+	}
+}
+
+func (r *textRenderer) mend(f *review.File, m *check.Mend) {
+	r.line("")
+	lines := changes(f.Text, m.Edits)
+	title := "Mend (" + m.Effect.String() + "): " + visible(m.Title)
+	wrapped := wrap(title, r.style.Width-margin)
+	for _, line := range wrapped {
+		r.line(strings.Repeat(" ", margin) + r.style.paint(line, green))
+	}
+	for i, l := range lines {
+		if i == diffLines {
+			r.line(fmt.Sprintf("%*s  (%s more)", margin-2, "…", count(len(lines)-i, "line")))
+			break
+		}
+		sign, color := "-", red
+		if l.added {
+			sign, color = "+", green
+		}
+		for _, part := range folded(l.text, r.style.Width-margin) {
+			r.line(r.style.paint(fmt.Sprintf("%*s  %s", margin-2, sign, part), color))
+			sign = ""
+		}
+	}
+}
+
+func (r *textRenderer) Close(s Summary) error {
+	r.b.Reset()
+	if r.files > 0 {
+		r.line("")
+		r.line(r.style.paint(strings.Repeat("─", min(r.style.Width, 60)), gray))
+	}
+	if s.Files > 0 {
+		r.line(r.totals(s))
+	}
+	if next := r.next(s); next != "" {
+		r.line(next)
+	}
+	_, err := io.WriteString(r.w, r.b.String())
+	return err
+}
+
+func (r *textRenderer) totals(s Summary) string {
+	read := fmt.Sprintf("%s, %s", count(s.Files, "file"), count(s.Statements, "statement"))
+	if s.Total() == 0 {
+		return "Nothing found: " + read + "."
+	}
+	var parts []string
+	for c := check.Refused; c > check.Fine; c-- {
+		if n := s.Findings[c]; n > 0 {
+			parts = append(parts, r.style.bold(fmt.Sprintf("%d %s", n, c), consequenceColor[c]))
+		}
+	}
+	where := "in " + read
+	if s.Files > 1 {
+		where = fmt.Sprintf("in %d of %s", s.WithFindings, read)
+	}
+	return strings.Join(parts, ", ") + " " + where + "."
+}
+
+// next names the command most worth typing now.
+func (r *textRenderer) next(s Summary) string {
+	if s.Keeping == 0 || len(s.Paths) == 0 {
+		return ""
+	}
+	mends := "a mend that keeps"
+	if s.Keeping > 1 {
+		mends = fmt.Sprintf("%d mends that keep", s.Keeping)
+	}
+	return fmt.Sprintf("Next: justlens mend %s   shows %s the rows.", strings.Join(s.Paths, " "), mends)
+}
+
+func count(n int, what string) string {
+	if n == 1 {
+		return "1 " + what
+	}
+	return fmt.Sprintf("%d %ss", n, what)
+}
