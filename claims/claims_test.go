@@ -39,7 +39,7 @@ var beyond = map[dialect.Dialect][]string{
 
 // tried reports whether a text can be tried on the server as it stands.
 func tried(query string, d dialect.Dialect) bool {
-	for _, word := range append(beyond[d], "?", "$1", ";;") {
+	for _, word := range append(beyond[d], "?", "$1", ";;", "; ") {
 		if strings.Contains(query, word) {
 			return false
 		}

@@ -4,6 +4,7 @@ import (
 	"encoding/json"
 	"io"
 	"sort"
+	"strings"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
@@ -107,11 +108,11 @@ func (r *jsonRenderer) File(f *review.File) error {
 	for i := range f.Findings {
 		out.Findings = append(out.Findings, jsonOf(f.Text, &f.Findings[i].Finding))
 	}
-	line, err := json.Marshal(out)
+	line, err := marshal(out)
 	if err != nil {
 		return err
 	}
-	_, err = r.w.Write(append([]byte(separator), line...))
+	_, err = io.WriteString(r.w, separator+line)
 	return err
 }
 
@@ -120,12 +121,21 @@ func (r *jsonRenderer) Close(s Summary) error {
 	if r.files == 0 {
 		start = `{"version":1,"files":[`
 	}
-	line, err := json.Marshal(jsonSummary{s.Findings[check.Refused], s.Findings[check.Wrong], s.Findings[check.Slow], s.Findings[check.Unclear]})
+	line, err := marshal(jsonSummary{s.Findings[check.Refused], s.Findings[check.Wrong], s.Findings[check.Slow], s.Findings[check.Unclear]})
 	if err != nil {
 		return err
 	}
-	_, err = io.WriteString(r.w, start+`],"summary":`+string(line)+"}\n")
+	_, err = io.WriteString(r.w, start+`],"summary":`+line+"}\n")
 	return err
+}
+
+// marshal writes SQL's < and > as they are, and no line end.
+func marshal(v any) (string, error) {
+	var b strings.Builder
+	e := json.NewEncoder(&b)
+	e.SetEscapeHTML(false)
+	err := e.Encode(v)
+	return strings.TrimSuffix(b.String(), "\n"), err
 }
 
 func jsonOf(f *text.File, found *check.Finding) jsonFinding {

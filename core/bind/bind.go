@@ -248,7 +248,11 @@ func (b *Binder) resolve(p pending) Use {
 	sel, _ := p.scope.Node.(*syntax.Select)
 	if p.place == inOrderBy && sel != nil {
 		if _, direct := b.info.Parent(p.name).(*syntax.OrderItem); direct {
-			if item := b.output(sel, sym); item != nil {
+			item := b.alias(sel, sym)
+			if item == nil && b.info.Dialect.Has(dialect.OrderByOutputName) {
+				item = b.output(sel, sym)
+			}
+			if item != nil {
 				return Use{Status: OutputAlias, Scope: p.scope, Item: item}
 			}
 		}
@@ -295,7 +299,7 @@ func (b *Binder) alias(s *syntax.Select, sym syntax.Sym) *syntax.SelectItem {
 	return nil
 }
 
-// output finds the output column of a name, written or that of its column.
+// output finds the output column of a name: a written alias or its column's name.
 func (b *Binder) output(s *syntax.Select, sym syntax.Sym) *syntax.SelectItem {
 	for _, item := range s.Items {
 		if outputSym(item) == sym {

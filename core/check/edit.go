@@ -37,7 +37,7 @@ func (p *Pass) Remove(s text.Span) []text.Edit {
 		at = c.End
 		// What follows the span must not end up in a line comment.
 		if p.Src[c.Start] != '/' && int(s.End) < len(p.Src) && !isNewline(p.Src[s.End]) {
-			for at < s.End && isNewline(p.Src[at]) {
+			for at < s.End && isBlank(p.Src[at]) {
 				at++
 			}
 		}

@@ -53,6 +53,9 @@ const (
 	// OuterAggregates: an aggregate in a subquery over columns of the query
 	// around it is that query's, even in WHERE.
 	OuterAggregates
+	// OrderByOutputName: a bare ORDER BY h means the output column that h.h
+	// gives, not only one with a written alias.
+	OrderByOutputName
 	// HavingFirst: HAVING may stand before GROUP BY.
 	HavingFirst
 	// FoldUpper: bare names are folded to upper case.
@@ -83,6 +86,7 @@ var features = [...]Set{
 	DateNeedsLiteral:  In(ANSI, Oracle),
 	TextDates:         In(SQLite),
 	OuterAggregates:   Everywhere &^ In(SQLite),
+	OrderByOutputName: Everywhere &^ In(SQLite),
 	HavingFirst:       In(Oracle),
 	FoldUpper:         In(Oracle),
 }

@@ -6,12 +6,24 @@ import (
 	"justlens/core/text"
 )
 
+// ErrorKind tells errors apart.
+type ErrorKind uint8
+
+const (
+	// UnexpectedError: something else was expected in the place of a token.
+	UnexpectedError ErrorKind = iota
+	// UnclosedError: a quote is never closed.
+	UnclosedError
+	// DeepError: nested too deeply to be read.
+	DeepError
+)
+
 // Error is a place where the text cannot be read.
 type Error struct {
-	Span     text.Span // of the token that does not fit
+	Kind     ErrorKind
+	Span     text.Span // of the token that does not fit, or of the opening quote
 	Expected string    // in words for people: "a table name"
 	Found    string    // the token, or "the end of the text"
-	Deep     bool      // nested too deeply; Expected is empty
 }
 
 // Statement is one statement of a script with what was read of it. It and all
@@ -42,6 +54,7 @@ type Parser struct {
 	tok    Token
 	word   word.Word // of tok
 	last   text.Pos  // end of the token before tok
+	first  text.Pos  // start of the statement
 	depth  int
 	errors []Error
 	broken bool // after an error, until recovery
@@ -76,6 +89,7 @@ func (p *Parser) Next() *Statement {
 	}
 	first := p.i
 	start := p.tok.Span.Start
+	p.first = start
 	stmt := p.statement()
 	if !p.broken && !p.atEnd() && !p.startsAnother() {
 		p.fail("the end of the statement")
@@ -89,8 +103,21 @@ func (p *Parser) Next() *Statement {
 	if len(tokens) > 0 {
 		span.End = tokens[len(tokens)-1].Span.End
 	}
+	p.tellUnclosed(tokens)
 	p.stmt = Statement{Node: stmt, Span: span, Tokens: tokens, Comments: p.scan.comments, Errors: p.errors, Nodes: int(p.lastID)}
 	return &p.stmt
+}
+
+// tellUnclosed puts a quote that is never closed in the place of the errors
+// that follow from it.
+func (p *Parser) tellUnclosed(tokens []Token) {
+	for _, t := range tokens {
+		if t.Flags&Unclosed != 0 {
+			opener := text.Span{Start: t.Span.Start, End: t.Span.Start + 1}
+			p.errors = append(p.errors[:0], Error{Kind: UnclosedError, Span: opener, Found: string(p.scan.src[t.Span.Start])})
+			return
+		}
+	}
 }
 
 // begin drops what belongs to the statement before and keeps tokens that were
@@ -302,17 +329,20 @@ func (p *Parser) resume(from int) bool {
 func (p *Parser) enter() bool {
 	p.depth++
 	if p.depth > maxDepth && !p.broken {
-		p.breakOff(Error{Span: p.tok.Span, Deep: true})
+		p.breakOff(Error{Kind: DeepError, Span: p.tok.Span})
 	}
 	return p.depth <= maxDepth
 }
 
 func (p *Parser) leave() { p.depth-- }
 
-// open gives the node header of a node that begins at start and ends with the
+// node gives the header of a node that begins at start and ends with the
 // token before tok.
 func (p *Parser) node(start text.Pos) node {
 	p.lastID++
+	if p.last < start && p.last > p.first {
+		start = p.last // an empty node stands behind what was read
+	}
 	return node{span: text.Span{Start: start, End: max(p.last, start)}, id: p.lastID}
 }
 

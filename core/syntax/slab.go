@@ -10,7 +10,7 @@ type slab[T any] struct {
 
 const (
 	firstBlock = 16
-	lastBlock  = 512
+	growth     = 5 // doublings, up to blocks of 512
 	// keptBlocks bounds what stays after an unusually large statement.
 	keptBlocks = 64
 )
@@ -30,7 +30,7 @@ func (s *slab[T]) advance() {
 	}
 	s.used = 0
 	if s.block >= len(s.blocks) {
-		s.blocks = append(s.blocks, make([]T, min(firstBlock<<len(s.blocks), lastBlock)))
+		s.blocks = append(s.blocks, make([]T, firstBlock<<min(len(s.blocks), growth)))
 	}
 }
 

@@ -6,6 +6,7 @@ import (
 
 	"justlens/core/bind"
 	"justlens/core/check"
+	"justlens/core/dialect"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -22,9 +23,16 @@ var ambiguousColumn = &check.Check{
 		Good: "SELECT h.hive_id, h.name FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id",
 		Near: []string{
 			"SELECT hive_id, name FROM hives JOIN inspections USING (hive_id)",
-			"SELECT h.hive_id FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id ORDER BY hive_id",
+			"SELECT h.hive_id AS hive_id FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id ORDER BY hive_id",
 			"SELECT name FROM hives AS h WHERE EXISTS (SELECT 1 FROM inspections WHERE hive_id = h.hive_id)",
 		},
+	}, {
+		Dialect: dialect.SQLite,
+		Bad:     "SELECT h.hive_id FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id ORDER BY hive_id",
+		Good:    "SELECT h.hive_id FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id ORDER BY h.hive_id",
+	}, {
+		Dialect: dialect.Postgres,
+		Near:    []string{"SELECT h.hive_id FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id ORDER BY hive_id"},
 	}, {
 		NoSchema: true,
 		Bad:      "SELECT hive_id FROM hives h, harvests g WHERE h.hive_id = g.hive_id AND g.weight_kg > 20",

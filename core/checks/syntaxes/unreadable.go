@@ -4,6 +4,7 @@ import (
 	"fmt"
 
 	"justlens/core/check"
+	"justlens/core/syntax"
 )
 
 var unreadable = &check.Check{
@@ -26,12 +27,13 @@ var unreadable = &check.Check{
 func runUnreadable(p *check.Pass) {
 	for _, e := range p.Stmt.Errors {
 		f := check.Finding{Span: e.Span, Certainty: check.Certain}
-		switch {
-		case e.Deep:
+		switch e.Kind {
+		case syntax.DeepError:
 			f.Message = "nested too deeply to be read"
 			f.Why = "Queries and expressions are read to a depth of 400; what lies deeper is not reviewed."
-		case e.Found == "":
-			f.Message = e.Expected
+		case syntax.UnclosedError:
+			f.Message = fmt.Sprintf("the quote %s is never closed", e.Found)
+			f.Why = "Everything behind it would belong to the text or name that it opens, so the statement is refused."
 		default:
 			f.Message = fmt.Sprintf("expected %s, found %s", e.Expected, shorten(e.Found))
 			f.Why = "No database can read on from here, so the statement is refused; the slip may stand just before."

@@ -1,0 +1,61 @@
+package cli_test
+
+import (
+	"context"
+	"errors"
+	"os"
+	"strings"
+	"testing"
+
+	"github.com/rogpeppe/go-internal/testscript"
+
+	"justlens/cli"
+)
+
+// TestMain lets the test binary be the program, so that the scripts run the
+// real thing in a folder of their own.
+func TestMain(m *testing.M) {
+	testscript.Main(m, map[string]func(){
+		"justlens": func() {
+			os.Exit(cli.Run(context.Background(), os.Args[1:], os.Stdin, os.Stdout, os.Stderr, os.Getenv))
+		},
+	})
+}
+
+// TestScripts runs testdata/script: a text archive a case, commands on top,
+// files below. Set UPDATE=1 to rewrite the outputs that cmp compares.
+func TestScripts(t *testing.T) {
+	testscript.Run(t, testscript.Params{
+		Dir:                 "testdata/script",
+		RequireExplicitExec: true,
+		Setup:               setup,
+		UpdateScripts:       os.Getenv("UPDATE") != "",
+		Cmds: map[string]func(*testscript.TestScript, bool, []string){
+			"status": status,
+		},
+	})
+}
+
+// status runs a command and asserts its exit status: status 2 justlens ….
+func status(ts *testscript.TestScript, _ bool, args []string) {
+	if len(args) < 2 {
+		ts.Fatalf("usage: status N command args…")
+	}
+	err := ts.Exec(args[1], args[2:]...)
+	got := "0"
+	if err != nil {
+		got = err.Error()
+	}
+	if want := args[0]; got != want && got != "exit status "+want {
+		ts.Fatalf("%v: got %s, want status %s", args[1:], got, want)
+	}
+}
+
+// setup makes the files that an archive cannot hold.
+func setup(e *testscript.Env) error {
+	large := "SELECT 1" + strings.Repeat(", hive_id + 1", 10<<20/13) + " FROM hives;"
+	return errors.Join(
+		os.WriteFile(e.Getenv("WORK")+"/binary.sql", []byte("\x7fELF\x02\x01\x01\x00\x00\x00\x00\x00\x00\x00\x00\x00\x02"), 0o644),
+		os.WriteFile(e.Getenv("WORK")+"/large.sql", []byte(large), 0o644),
+	)
+}

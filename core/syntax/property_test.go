@@ -1,0 +1,142 @@
+package syntax_test
+
+import (
+	"io/fs"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"github.com/rogpeppe/go-internal/txtar"
+	"github.com/stretchr/testify/require"
+
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+	"justlens/demo"
+)
+
+// seeds gives texts to try properties on: the demo and the parse cases.
+func seeds(t testing.TB) []string {
+	var all []string
+	err := fs.WalkDir(demo.Files(), ".", func(path string, d fs.DirEntry, err error) error {
+		if err == nil && !d.IsDir() {
+			var data []byte
+			data, err = fs.ReadFile(demo.Files(), path)
+			all = append(all, string(data))
+		}
+		return err
+	})
+	require.NoError(t, err)
+	paths, err := filepath.Glob("testdata/parse/*.txtar")
+	require.NoError(t, err)
+	for _, path := range paths {
+		archive, err := txtar.ParseFile(path)
+		require.NoError(t, err)
+		for _, f := range archive.Files {
+			if strings.HasSuffix(f.Name, ".sql") {
+				all = append(all, string(f.Data))
+			}
+		}
+	}
+	return all
+}
+
+// requireProperties parses a text and asks what must hold of any text: tokens
+// and comments lie in order and leave out nothing but blanks, every node lies
+// in its parent, statements follow each other.
+func requireProperties(t testing.TB, p *syntax.Parser, src string, d dialect.Dialect) {
+	p.Reset([]byte(src), d)
+	end := text.Pos(0)
+	for s := p.Next(); s != nil; s = p.Next() {
+		require.GreaterOrEqual(t, s.Span.Start, end, "statements in order")
+		end = s.Span.End
+		require.LessOrEqual(t, int(end), len(src))
+		at := s.Span.Start
+		comments := s.Comments
+		for _, tok := range s.Tokens {
+			for len(comments) > 0 && comments[0].End <= tok.Span.Start {
+				if comments[0].Start >= at {
+					requireBlank(t, src[at:comments[0].Start])
+					at = comments[0].End
+				}
+				comments = comments[1:]
+			}
+			require.Greater(t, tok.Span.End, tok.Span.Start, "a token has text")
+			require.GreaterOrEqual(t, tok.Span.Start, at, "tokens in order")
+			requireBlank(t, src[at:tok.Span.Start])
+			at = tok.Span.End
+		}
+		requireNested(t, s.Node, s.Nodes)
+	}
+}
+
+func requireBlank(t testing.TB, gap string) {
+	require.Empty(t, strings.Trim(gap, " \t\r\n\f\v\u00a0\ufeff\u200b\u2028\u2029\u3000\u0085\u1680\u2000\u2001\u2002\u2003\u2004\u2005\u2006\u2007\u2008\u2009\u200a\u202f\u205f"), "only blanks lie between tokens")
+}
+
+func requireNested(t testing.TB, n syntax.Node, nodes int) {
+	require.Positive(t, n.ID())
+	require.LessOrEqual(t, int(n.ID()), nodes)
+	syntax.Children(n, func(c syntax.Node) {
+		require.True(t, n.Span().Contains(c.Span()), "%s %v lies in %s %v", c.Kind(), c.Span(), n.Kind(), n.Span())
+		requireNested(t, c, nodes)
+	})
+}
+
+func TestProperties(t *testing.T) {
+	t.Parallel()
+	p := syntax.NewParser(syntax.NewNames())
+	for _, src := range seeds(t) {
+		for _, d := range dialect.All() {
+			requireProperties(t, p, src, d)
+		}
+	}
+}
+
+// TestPrefixes cuts every text short at every byte.
+func TestPrefixes(t *testing.T) {
+	t.Parallel()
+	p := syntax.NewParser(syntax.NewNames())
+	for _, src := range seeds(t) {
+		src = src[:min(len(src), 3000)]
+		for i := range src {
+			p.Reset([]byte(src[:i]), dialect.All()[i%int(dialect.Count)])
+			for p.Next() != nil {
+			}
+		}
+	}
+}
+
+func TestNestingIsBounded(t *testing.T) {
+	t.Parallel()
+	cases := map[string]string{
+		"parentheses": "SELECT " + strings.Repeat("(", 10_000),
+		"subqueries":  strings.Repeat("SELECT * FROM (", 10_000),
+		"joins":       "SELECT * FROM " + strings.Repeat("(a JOIN ", 10_000),
+		"not":         "SELECT " + strings.Repeat("NOT ", 10_000) + "a",
+		"case":        "SELECT " + strings.Repeat("CASE WHEN ", 10_000),
+		"calls":       "SELECT " + strings.Repeat("f(", 10_000),
+		"unions":      "SELECT 1" + strings.Repeat(" UNION (SELECT 1", 10_000),
+	}
+	for name, src := range cases {
+		t.Run(name, func(t *testing.T) {
+			t.Parallel()
+			p := syntax.NewParser(syntax.NewNames())
+			p.Reset([]byte(src+"; SELECT 2"), dialect.ANSI)
+			s := p.Next()
+			require.Len(t, s.Errors, 1)
+			require.Equal(t, syntax.DeepError, s.Errors[0].Kind)
+			require.Empty(t, p.Next().Errors, "the next statement is read")
+		})
+	}
+}
+
+func FuzzParse(f *testing.F) {
+	for i, src := range seeds(f) {
+		f.Add(src, uint8(i))
+	}
+	p := syntax.NewParser(syntax.NewNames())
+	f.Fuzz(func(t *testing.T, src string, d uint8) {
+		requireProperties(t, p, src, dialect.Dialect(d%uint8(dialect.Count)))
+	})
+}

@@ -1,0 +1,83 @@
+package text_test
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/require"
+
+	"justlens/core/text"
+)
+
+func TestPlace(t *testing.T) {
+	t.Parallel()
+	cases := []struct {
+		name, src    string
+		pos          text.Pos
+		line, column int
+	}{
+		{"empty file", "", 0, 1, 1},
+		{"first byte", "ab", 0, 1, 1},
+		{"behind the last line end", "ab\n", 3, 2, 1},
+		{"line feed", "a\nbc", 3, 2, 2},
+		{"carriage return and line feed", "a\r\nbc", 4, 2, 2},
+		{"lone carriage return", "a\rbc", 3, 2, 2},
+		{"columns count characters", "é蜂x", 5, 1, 3},
+		{"byte order mark has no column", "\xef\xbb\xbfab", 4, 1, 2},
+		{"past the end", "ab", 99, 1, 3},
+		{"before the start", "ab", -1, 1, 1},
+	}
+	for _, c := range cases {
+		t.Run(c.name, func(t *testing.T) {
+			f, err := text.NewFile("f.sql", []byte(c.src))
+			require.NoError(t, err)
+			at := f.Place(c.pos)
+			require.Equal(t, []int{c.line, c.column}, []int{at.Line, at.Column})
+		})
+	}
+}
+
+func TestLine(t *testing.T) {
+	t.Parallel()
+	f, err := text.NewFile("f.sql", []byte("a\r\n\nbc"))
+	require.NoError(t, err)
+	require.Equal(t, 3, f.LineCount())
+	require.Equal(t, "a", f.Slice(f.Line(1)))
+	require.Equal(t, "", f.Slice(f.Line(2)))
+	require.Equal(t, "bc", f.Slice(f.Line(3)))
+	require.True(t, f.Line(4).IsEmpty())
+}
+
+func TestNewFileRefusesBinary(t *testing.T) {
+	t.Parallel()
+	_, err := text.NewFile("f.sql", []byte("\x7fELF\x02\x01\x01\x00\x00\x00\x00"))
+	require.ErrorIs(t, err, text.ErrBinary)
+	_, err = text.NewFile("f.sql", append([]byte("SELECT 'one stray NUL is no reason' AS remark"), 0))
+	require.NoError(t, err)
+}
+
+func TestApply(t *testing.T) {
+	t.Parallel()
+	at := func(start, end text.Pos, s string) text.Edit {
+		return text.Edit{Span: text.Span{Start: start, End: end}, Text: s}
+	}
+	cases := []struct {
+		name  string
+		edits []text.Edit
+		want  string
+		err   error
+	}{
+		{"none", nil, "abcd", nil},
+		{"out of order", []text.Edit{at(3, 4, "D"), at(0, 1, "A")}, "AbcD", nil},
+		{"insertion before replacement", []text.Edit{at(1, 2, "B"), at(1, 1, "-")}, "a-Bcd", nil},
+		{"insertions keep their order", []text.Edit{at(2, 2, "x"), at(2, 2, "y")}, "abxycd", nil},
+		{"overlap", []text.Edit{at(0, 2, ""), at(1, 3, "")}, "", text.ErrEdits},
+		{"outside", []text.Edit{at(3, 9, "")}, "", text.ErrEdits},
+	}
+	for _, c := range cases {
+		t.Run(c.name, func(t *testing.T) {
+			out, err := text.Apply([]byte("abcd"), c.edits)
+			require.ErrorIs(t, err, c.err)
+			require.Equal(t, c.want, string(out))
+		})
+	}
+}
