@@ -38,7 +38,7 @@ func openReports(kinds []string, stdout io.Writer, color string, noColor bool) (
 		default:
 			toStdout++
 		}
-		buffered := bufio.NewWriterSize(w, 1<<16)
+		buffered := bufio.NewWriter(w)
 		r.buffers = append(r.buffers, buffered)
 		switch kind {
 		case "text":

@@ -44,6 +44,9 @@ func excerpt(f *text.File, s text.Span) []numbered {
 		line := f.Line(n)
 		from, to := max(s.Start, line.Start), min(s.End, line.End)
 		raw := f.Slice(line)
+		if n > first { // the indentation of later lines needs no mark
+			from += text.Pos(len(raw) - len(strings.TrimLeft(raw, " \t")))
+		}
 		before := visible(raw[:from-line.Start])
 		inside := visible(before + raw[from-line.Start:max(to, from)-line.Start])
 		lines = append(lines, numbered{n, visible(raw), len(before), len(inside)})

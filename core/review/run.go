@@ -25,9 +25,12 @@ type Outcome struct {
 // no more than a few texts a worker at a time. It ends early when the context
 // is done or each returns an error, and returns that error.
 func Run(ctx context.Context, inputs []Input, o Options, jobs int, each func(Outcome) error) error {
+	jobs = max(1, min(jobs, len(inputs)))
+	if jobs == 1 {
+		return runAlone(ctx, inputs, New(o), each)
+	}
 	ctx, cancel := context.WithCancel(ctx)
 	defer cancel()
-	jobs = max(1, min(jobs, len(inputs)))
 	type task struct {
 		input Input
 		done  chan Outcome
@@ -70,6 +73,19 @@ func Run(ctx context.Context, inputs []Input, o Options, jobs int, each func(Out
 		}
 	}
 	return ctx.Err()
+}
+
+// runAlone needs no goroutine, which a short run would feel.
+func runAlone(ctx context.Context, inputs []Input, r *Reviewer, each func(Outcome) error) error {
+	for _, in := range inputs {
+		if err := ctx.Err(); err != nil {
+			return err
+		}
+		if err := each(r.one(in)); err != nil {
+			return err
+		}
+	}
+	return nil
 }
 
 func (r *Reviewer) one(in Input) Outcome {

@@ -18,7 +18,7 @@ type Sym uint32
 type Names struct {
 	table   []nameEntry // open addressing, a power of two
 	long    map[string]Sym
-	strings []string
+	strings []string // of names beyond the known words
 }
 
 // nameEntry holds a name of up to sixteen bytes as two folded words, padded
@@ -28,15 +28,23 @@ type nameEntry struct {
 	sym    Sym
 }
 
+// firstTable is the size of a new table; it is half full with the known words.
+const firstTable = 2048
+
 // maxNames bounds what a worker keeps from file to file.
 const maxNames = 1 << 16
 
 // NewNames makes a table that holds the known words.
 func NewNames() *Names {
-	n := &Names{table: make([]nameEntry, 4096), strings: make([]string, 1, 2048)}
-	var buf [64]byte
+	n := &Names{table: make([]nameEntry, firstTable), long: map[string]Sym{}}
 	for w := word.NoWord + 1; w < word.Total; w++ {
-		n.Intern(append(buf[:0], w.String()...))
+		name := w.Lower()
+		if len(name) > 16 {
+			n.long[name] = Sym(w)
+			continue
+		}
+		lo, hi := foldedString(name)
+		n.table[n.slot(lo, hi)] = nameEntry{lo, hi, Sym(w)}
 	}
 	return n
 }
@@ -44,8 +52,19 @@ func NewNames() *Names {
 // IsFull reports that the table has grown past what is worth keeping.
 func (n *Names) IsFull() bool { return len(n.strings) > maxNames }
 
+// add numbers a new name.
+func (n *Names) add(name string) Sym {
+	n.strings = append(n.strings, name)
+	return Sym(word.Total) + Sym(len(n.strings)-1)
+}
+
 // String gives the name in lower case.
-func (n *Names) String(s Sym) string { return n.strings[s] }
+func (n *Names) String(s Sym) string {
+	if s < Sym(word.Total) {
+		return word.Word(s).Lower()
+	}
+	return n.strings[s-Sym(word.Total)]
+}
 
 // Find gives the number of a name that the table already has, else 0.
 func (n *Names) Find(name string) Sym {
@@ -73,10 +92,9 @@ func (n *Names) internWords(lo, hi uint64, length int) Sym {
 	if sym := n.table[slot].sym; sym != 0 {
 		return sym
 	}
-	sym := Sym(len(n.strings))
-	n.strings = append(n.strings, unfold(lo, hi, length))
+	sym := n.add(unfold(lo, hi, length))
 	n.table[slot] = nameEntry{lo, hi, sym}
-	if len(n.strings)*2 > len(n.table) {
+	if (int(word.Total)+len(n.strings))*3 > len(n.table)*2 {
 		n.grow()
 	}
 	return sym
@@ -87,11 +105,7 @@ func (n *Names) internLong(name string) Sym {
 	if sym, ok := n.long[name]; ok {
 		return sym
 	}
-	if n.long == nil {
-		n.long = map[string]Sym{}
-	}
-	sym := Sym(len(n.strings))
-	n.strings = append(n.strings, name)
+	sym := n.add(name)
 	n.long[name] = sym
 	return sym
 }
@@ -146,6 +160,18 @@ func foldedWord(name []byte) uint64 {
 		buf[i] = c
 	}
 	return binary.LittleEndian.Uint64(buf[:])
+}
+
+// foldedString is foldedWords for a word in lower case that is at least a
+// character long.
+func foldedString(name string) (lo, hi uint64) {
+	for i := min(len(name), 8) - 1; i >= 0; i-- {
+		lo = lo<<8 | uint64(name[i]|0x20)
+	}
+	for i := len(name) - 1; i >= 8; i-- {
+		hi = hi<<8 | uint64(name[i]|0x20)
+	}
+	return lo, hi
 }
 
 func unfold(lo, hi uint64, length int) string {

@@ -2,6 +2,7 @@ package clauses
 
 import (
 	"fmt"
+	"slices"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
@@ -82,11 +83,15 @@ func moveToHaving(p *check.Pass, sel *syntax.Select, where *syntax.Where, call *
 	var chain []syntax.Expr
 	syntax.BareConjuncts(where.Cond, func(c syntax.Expr) { chain = append(chain, c) })
 	holds := func(i int) bool { return chain[i].Span().Contains(call.Span()) }
-	condition := ""
+	var condition string
+	var moved syntax.Expr
 	for i := range chain {
 		if holds(i) {
-			condition = p.Text(chain[i])
+			condition, moved = p.Text(chain[i]), chain[i]
 		}
+	}
+	if !oneValueAGroup(p, sel, moved) {
+		return []check.Mend{{Title: "put the part with the aggregate into HAVING", Effect: check.ByHand}}
 	}
 	mend := check.Mend{Title: "move the condition to HAVING", Effect: check.NewRows}
 	if len(chain) == 1 {
@@ -106,4 +111,20 @@ func moveToHaving(p *check.Pass, sel *syntax.Select, where *syntax.Where, call *
 		mend.Edits = append(mend.Edits, p.NewClause(where, where, p.Word(start, "HAVING")+" "+condition))
 	}
 	return []check.Mend{mend}
+}
+
+// oneValueAGroup reports whether HAVING could hold a condition: its columns
+// are grouped, or inside an aggregate.
+func oneValueAGroup(p *check.Pass, sel *syntax.Select, condition syntax.Expr) bool {
+	ok := true
+	syntax.Inspect(condition, func(n syntax.Node) bool {
+		switch n := n.(type) {
+		case *syntax.Call:
+			return !p.IsAggregate(n)
+		case *syntax.Name:
+			ok = ok && sel.GroupBy != nil && slices.ContainsFunc(sel.GroupBy.Items, func(key syntax.Expr) bool { return p.Same(key, n) })
+		}
+		return ok
+	})
+	return ok
 }

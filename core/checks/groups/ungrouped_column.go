@@ -2,6 +2,7 @@ package groups
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"justlens/core/bind"
@@ -312,6 +313,17 @@ func (u *ungrouped) finding(f finding) check.Finding {
 	return out
 }
 
+// columns lists what was found, each column once, as written.
+func (u *ungrouped) columns() []string {
+	var all []string
+	for _, f := range u.found {
+		if name := u.pass.Text(f.name); !slices.Contains(all, name) {
+			all = append(all, name)
+		}
+	}
+	return all
+}
+
 // groupedBy gives the list of GROUP BY as written, on one line.
 func groupedBy(p *check.Pass, s *syntax.Select) string {
 	items := s.GroupBy.Items
@@ -334,10 +346,13 @@ func (u *ungrouped) mends(f finding) []check.Mend {
 		if s.GroupBy.Sets {
 			return []check.Mend{aggregate}
 		}
+		// One mend serves all columns: with one of them alone the query would
+		// still be refused.
+		all := u.columns()
 		return []check.Mend{{
-			Title:  fmt.Sprintf("group by %s too", p.Text(f.name)),
+			Title:  fmt.Sprintf("group by %s too", strings.Join(all, ", ")),
 			Effect: check.NewRows,
-			Edits:  []text.Edit{check.Insert(s.GroupBy.Span().End, ", "+p.Text(f.name))},
+			Edits:  []text.Edit{check.Insert(s.GroupBy.Span().End, ", "+strings.Join(all, ", "))},
 		}, aggregate}
 	}
 	var columns []string

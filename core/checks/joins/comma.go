@@ -181,7 +181,7 @@ func commaEdit(p *check.Pass, s *syntax.Select, item int, join string) text.Edit
 			// A comment stays where it is; only the comma gives way.
 			for _, t := range p.Stmt.Tokens {
 				if t.Kind == syntax.Comma && gap.Contains(t.Span) {
-					return check.Replace(t.Span, " "+join+" ")
+					return check.Replace(t.Span, " "+join)
 				}
 			}
 		}

@@ -120,10 +120,10 @@ func notExists(p *check.Pass, in *syntax.In, sel *syntax.Select, span text.Span)
 	}
 	start := in.Query.Span().Start
 	equal := inner + " = " + outer
-	list := text.Span{Start: sel.Items[0].Span().Start, End: sel.Items[0].Span().End}
 	m := check.Mend{Title: "ask NOT EXISTS", Effect: check.NewRows, Edits: []text.Edit{
 		check.Replace(text.Span{Start: span.Start, End: start}, p.Word(sel.Span().Start, "NOT EXISTS")+" ("),
-		check.Replace(list, "1"),
+		check.Replace(sel.Items[0].Span(), "1"),
+		check.Replace(text.Span{Start: in.Query.Span().End, End: span.End}, ")"),
 	}}
 	if sel.Where != nil {
 		m.Edits = append(m.Edits, p.AddConjunct(sel.Where, sel.Where.Cond, equal)...)

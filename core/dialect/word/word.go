@@ -13,3 +13,11 @@ func (w Word) String() string {
 	}
 	return names[w]
 }
+
+// Lower gives the word in lower case, or "" for [NoWord].
+func (w Word) Lower() string {
+	if w >= Total {
+		return ""
+	}
+	return lower[w]
+}

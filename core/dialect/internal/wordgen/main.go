@@ -43,6 +43,10 @@ func main() {
 	for _, n := range names {
 		fmt.Fprintf(&words, "\t%s: %q,\n", goName(n), n)
 	}
+	words.WriteString("}\n\nvar lower = [Total]string{\n")
+	for _, n := range names {
+		fmt.Fprintf(&words, "\t%s: %q,\n", goName(n), strings.ToLower(n))
+	}
 	words.WriteString("}\n")
 	reserved.WriteString("}\n")
 	write("word/words_gen.go", words.Bytes())

@@ -1,0 +1,42 @@
+#!/usr/bin/env bash
+# Takes the pictures of this folder anew, from the demo data, in a terminal
+# under a virtual screen. Needs the packages xvfb, xterm, imagemagick and
+# fonts-dejavu. Run it from anywhere; name pictures to take only those.
+set -euo pipefail
+here=$(cd "$(dirname "$0")" && pwd)
+root=$(cd "$here/../.." && pwd)
+work=$(mktemp -d)
+trap 'kill $screen 2>/dev/null || true; rm -rf "$work"' EXIT
+CGO_ENABLED=0 go build -C "$root" -o "$work/bin/justlens" ./cmd/justlens
+export PATH="$work/bin:$PATH"
+justlens demo "$work/bees" >/dev/null
+
+export DISPLAY=:87
+Xvfb $DISPLAY -screen 0 1280x800x24 >/dev/null 2>&1 &
+screen=$!
+sleep 1
+
+# shot NAME COMMAND: what the command leaves on the screen of a terminal.
+shot() {
+	local name=$1 command=$2
+	if [ ${#wanted[@]} -gt 0 ] && [[ ! " ${wanted[*]} " == *" $name "* ]]; then return; fi
+	(cd "$work/bees" && xterm -geometry 138x41+0+0 -fa 'DejaVu Sans Mono' -fs 11 -bg '#1b1d23' -fg '#dcdfe4' \
+		-xrm '*color8: #7f848e' -xrm '*color4: #61afef' -xrm '*color5: #d16dd8' -xrm '*color1: #f06c75' \
+		-xrm '*color2: #8fce7a' -xrm '*color3: #e5c07b' \
+		-xrm '*color9: #f06c75' -xrm '*color11: #e5c07b' -xrm '*color12: #61afef' -xrm '*color13: #d16dd8' -b 12 +sb -T "$name" \
+		-e bash -c "printf '\$ %s\n\n' '$command'; $command; touch $work/ready; sleep 30") &
+	local terminal=$!
+	for _ in $(seq 100); do [ -e "$work/ready" ] && break; sleep 0.1; done
+	sleep 0.6
+	import -window root "$here/$name.png"
+	kill $terminal 2>/dev/null || true
+	rm -f "$work/ready"
+	sleep 0.2
+}
+
+wanted=("$@")
+shot review 'justlens review queries/mite_alarm.sql queries/find_apiary.sql --dialect postgres'
+shot guide 'justlens guide'
+shot guide-check 'justlens guide null.not-in-subquery'
+shot mend 'justlens mend queries/keeper_workload.sql queries/old_site/season.sql --schema schema.sql'
+shot demo 'justlens demo --color always | head -n 38'
