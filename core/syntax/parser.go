@@ -54,7 +54,7 @@ type Parser struct {
 	tok    Token
 	word   word.Word // of tok
 	last   text.Pos  // end of the token before tok
-	first  text.Pos  // start of the statement
+	empty  text.Pos  // of the last empty node, which those above it hold
 	depth  int
 	errors []Error
 	broken bool // after an error, until recovery
@@ -89,7 +89,6 @@ func (p *Parser) Next() *Statement {
 	}
 	first := p.i
 	start := p.tok.Span.Start
-	p.first = start
 	stmt := p.statement()
 	if !p.broken && !p.atEnd() && !p.startsAnother() {
 		p.fail("the end of the statement")
@@ -125,7 +124,7 @@ func (p *Parser) tellUnclosed(tokens []Token) {
 func (p *Parser) begin() {
 	p.slabs.reset()
 	p.lists.reset()
-	p.lastID, p.depth, p.broken = 0, 0, false
+	p.lastID, p.depth, p.empty, p.broken = 0, 0, 0, false
 	p.errors = p.errors[:0]
 	rest := copy(p.scan.tokens, p.scan.tokens[p.i:])
 	p.scan.tokens = p.scan.tokens[:rest]
@@ -282,7 +281,8 @@ func (p *Parser) fail(expected string) {
 func (p *Parser) breakOff(e Error) {
 	p.errors = append(p.errors, e)
 	p.broken, p.failed = true, p.i
-	p.tok = Token{Kind: EOF, Span: text.Span{Start: p.last, End: p.last}}
+	at := p.tok.Span.Start
+	p.tok = Token{Kind: EOF, Span: text.Span{Start: at, End: at}}
 	p.word = word.NoWord
 }
 
@@ -340,10 +340,10 @@ func (p *Parser) leave() { p.depth-- }
 // token before tok.
 func (p *Parser) node(start text.Pos) node {
 	p.lastID++
-	if p.last < start && p.last > p.first {
-		start = p.last // an empty node stands behind what was read
+	if p.last < start {
+		p.empty = start
 	}
-	return node{span: text.Span{Start: start, End: max(p.last, start)}, id: p.lastID}
+	return node{span: text.Span{Start: start, End: max(p.last, start, p.empty)}, id: p.lastID}
 }
 
 func (p *Parser) start() text.Pos { return p.tok.Span.Start }

@@ -13,7 +13,8 @@ func (p *Parser) query() *Query {
 	if !p.enter() {
 		p.leave()
 		q := p.slabs.querys.new()
-		q.node, q.Body = p.node(start), p.badBody(start)
+		q.Body = p.badBody(start)
+		q.node = p.node(start)
 		return q
 	}
 	defer p.leave()

@@ -6,23 +6,18 @@ import "bytes"
 func (s *scanner) quoted(c byte) TokenKind {
 	switch {
 	case c == '\'':
-		return s.enclosed(s.pos, '\'', TextToken, s.rules.backslash)
+		return s.enclosed(s.pos, s.pos+1, '\'', TextToken, s.rules.backslash)
 	case c == '"' && s.rules.doubleText:
-		return s.enclosed(s.pos, '"', TextToken, s.rules.backslash)
+		return s.enclosed(s.pos, s.pos+1, '"', TextToken, s.rules.backslash)
 	default:
-		return s.enclosed(s.pos, c, QuotedName, false)
+		return s.enclosed(s.pos, s.pos+1, c, QuotedName, false)
 	}
 }
 
-// enclosed reads up to the closing quote, which is doubled to stand for
-// itself; s.pos is at the opening one, or past it for a prefix or bracket.
-func (s *scanner) enclosed(start int, closing byte, kind TokenKind, backslash bool) TokenKind {
-	src := s.src
-	i := s.pos
-	if src[i] == closing && closing != ']' {
-		i++
-	}
-	open := i
+// enclosed reads a token that begins at start and whose inside begins at open,
+// up to the closing quote, which is doubled to stand for itself.
+func (s *scanner) enclosed(start, open int, closing byte, kind TokenKind, backslash bool) TokenKind {
+	src, i := s.src, open
 	for {
 		k := bytes.IndexByte(src[i:], closing)
 		if backslash {
@@ -86,10 +81,10 @@ func (s *scanner) prefixedText(start int) bool {
 	case len(prefix) > 1:
 		return false
 	case last == 'e' && !s.rules.backslash || last == 'n':
-		s.enclosed(start, '\'', TextToken, last == 'e' || s.rules.backslash)
+		s.enclosed(start, s.pos+1, '\'', TextToken, last == 'e' || s.rules.backslash)
 		return true
 	case last == 'b' || last == 'x' || last == 'r':
-		s.enclosed(start, '\'', TextToken, false)
+		s.enclosed(start, s.pos+1, '\'', TextToken, false)
 		return true
 	}
 	return false

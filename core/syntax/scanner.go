@@ -228,7 +228,7 @@ func (s *scanner) mark(c byte) TokenKind {
 		return s.emit(Dot, start)
 	case '[':
 		if s.rules.brackets {
-			return s.enclosed(start, ']', QuotedName, false)
+			return s.enclosed(start, s.pos, ']', QuotedName, false)
 		}
 		return s.emit(LeftBracket, start)
 	case ']':

@@ -161,7 +161,7 @@ func (p *Parser) lateClause(s *Select, q *Query) bool {
 	if q.OrderBy == nil && q.Limit == nil || p.at(word.Into) || !p.selectClause(s) {
 		return false
 	}
-	s.span.End = p.last
+	s.span.End = max(p.last, p.empty)
 	return true
 }
 
