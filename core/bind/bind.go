@@ -111,6 +111,12 @@ func (b *Binder) statement(n syntax.Stmt, outer *Scope, ctes *cteScope) {
 			b.expr(a.Value, s, inSelect)
 		}
 		b.rest(s, n.Where, n.OrderBy, n.Returning)
+	case *syntax.Routine:
+		for _, s := range n.Body {
+			b.statement(s, outer, ctes)
+		}
+	case *syntax.Control:
+		b.control(n, outer, ctes)
 	case *syntax.Delete:
 		ctes = b.with(n.With, outer, ctes)
 		s := b.open(n, outer, ctes)
@@ -118,6 +124,28 @@ func (b *Binder) statement(n syntax.Stmt, outer *Scope, ctes *cteScope) {
 		b.from(n.Using, s)
 		b.rest(s, n.Where, n.OrderBy, n.Returning)
 	}
+}
+
+// control binds the statements of a routine's own language. What its
+// expressions name may be variables, so nothing is looked up there.
+func (b *Binder) control(n *syntax.Control, outer *Scope, ctes *cteScope) {
+	if len(n.Exprs) > 0 {
+		s := b.unclear(n, outer, ctes)
+		for _, x := range n.Exprs {
+			b.expr(x, s, inSelect)
+		}
+	}
+	for _, s := range n.Stmts {
+		b.statement(s, outer, ctes)
+	}
+}
+
+// unclear opens a scope in which no bare name can be told.
+func (b *Binder) unclear(n syntax.Node, outer *Scope, ctes *cteScope) *Scope {
+	s := b.open(n, outer, ctes)
+	b.add(s, &Source{}, nil)
+	b.add(s, &Source{}, nil)
+	return s
 }
 
 func (b *Binder) rest(s *Scope, w *syntax.Where, o *syntax.OrderBy, returning []*syntax.SelectItem) {

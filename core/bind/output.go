@@ -27,10 +27,7 @@ func (b *Binder) orderScope(q *syntax.Query, outer *Scope, ctes *cteScope) *Scop
 	if s, ok := q.Body.(*syntax.Select); ok {
 		return b.info.Scope(s)
 	}
-	s := b.open(q, outer, ctes)
-	b.add(s, &Source{}, nil)
-	b.add(s, &Source{}, nil)
-	return s
+	return b.unclear(q, outer, ctes)
 }
 
 func (b *Binder) body(n syntax.Body, outer *Scope, ctes *cteScope) ([]output, bool) {

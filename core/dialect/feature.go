@@ -29,6 +29,13 @@ const (
 	EqualsNamesOutput
 	// BatchLines: a line holding only GO ends a batch.
 	BatchLines
+	// DigitNames: a bare name may begin with a digit.
+	DigitNames
+	// BodyAfterAs: the body of a routine follows AS or IS as statements; elsewhere
+	// as text.
+	BodyAfterAs
+	// BlockStatements: BEGIN, IF, WHILE and DECLARE may begin a statement of a script.
+	BlockStatements
 	// SlashLines: a line holding only / ends a statement.
 	SlashLines
 	// AliasInWhere: WHERE sees output aliases where no column has the name.
@@ -75,6 +82,9 @@ var features = [...]Set{
 	HashNames:         In(SQLServer),
 	EqualsNamesOutput: In(SQLServer),
 	BatchLines:        In(ANSI, SQLServer),
+	DigitNames:        In(MySQL, MariaDB),
+	BodyAfterAs:       In(ANSI, SQLServer, Oracle),
+	BlockStatements:   In(ANSI, SQLServer, Oracle, MariaDB),
 	SlashLines:        In(ANSI, Oracle),
 	AliasInWhere:      In(SQLite),
 	AliasInGroupBy:    In(Postgres, MySQL, MariaDB, SQLite, Spark),

@@ -1,6 +1,7 @@
 package syntax
 
 import (
+	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/text"
 )
@@ -164,12 +165,42 @@ func (p *Parser) callSuffix(c *Call) {
 		case p.at(word.From) && (p.peek(1).Word() == word.First || p.peek(1).Word() == word.Last) && p.peek(2).Word() == word.Over:
 			p.next()
 			p.next()
+		case p.at(word.Against) && p.peek(1).Kind == LeftParen:
+			p.next()
+			p.next()
+			p.against(c)
 		case p.at(word.Over):
 			p.over(c)
 		default:
 			return
 		}
 	}
+}
+
+// against reads what MATCH (…) AGAINST ( holds, and its end.
+func (p *Parser) against(c *Call) {
+	mark := p.lists.exprs.mark()
+	for _, a := range c.Args {
+		p.lists.exprs.push(a)
+	}
+	p.lists.exprs.push(p.exprAbove(p.power[dialect.InTest]))
+	c.Args = p.lists.exprs.take(mark)
+	for p.atAny(word.In, word.Natural, word.Language, word.Boolean, word.Mode, word.With, word.Query, word.Expansion) {
+		p.next()
+	}
+	p.expectKind(RightParen, ")")
+}
+
+// bareMatch reads MATCH a, b AGAINST (…), without parentheses round the columns.
+func (p *Parser) bareMatch(start text.Pos) Expr {
+	c := p.slabs.calls.new()
+	mark := p.lists.idents.mark()
+	p.lists.idents.push(p.partAfterDot())
+	c.Name = p.lists.idents.take(mark)
+	c.Args = p.exprList()
+	p.callSuffix(c)
+	c.node = p.node(start)
+	return c
 }
 
 func (p *Parser) over(c *Call) {

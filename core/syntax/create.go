@@ -24,6 +24,12 @@ func (p *Parser) create() Stmt {
 			}
 		case word.Index:
 			return p.createIndex()
+		case word.Definer, word.Aggregate, word.Editionable, word.Noneditionable:
+			return p.createDefined(n)
+		case word.Function, word.Procedure, word.Proc, word.Trigger, word.Event, word.Package, word.Constraint:
+			return p.routine()
+		case word.Algorithm, word.Sql:
+			return p.createDefined(n)
 		}
 		return p.other()
 	}
@@ -77,10 +83,9 @@ func (p *Parser) tableElements(n *CreateTable) {
 		switch {
 		case p.startsConstraint():
 			p.lists.constraints.push(p.constraint())
+			p.skipElement()
 		case p.at(word.Like):
-			for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
-				p.next()
-			}
+			p.skipElement()
 		default:
 			p.lists.columns.push(p.columnDef())
 		}
@@ -89,6 +94,17 @@ func (p *Parser) tableElements(n *CreateTable) {
 		}
 	}
 	n.Columns, n.Constraints = p.lists.columns.take(columns), p.lists.constraints.take(constraints)
+}
+
+// skipElement passes over the options at the end of an element of a table.
+func (p *Parser) skipElement() {
+	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
+		if p.tok.Kind == LeftParen {
+			p.skipParens()
+		} else {
+			p.next()
+		}
+	}
 }
 
 // startsConstraint reports whether a table constraint, and no column, begins here.
@@ -104,7 +120,7 @@ func (p *Parser) startsConstraint() bool {
 	case word.Unique:
 		return next.Kind == LeftParen || next.Word() == word.Key || next.Word() == word.Index || p.peek(2).Kind == LeftParen
 	case word.Index, word.Key:
-		return next.Kind == LeftParen || p.peek(2).Kind == LeftParen || p.peek(2).Word() == word.Using
+		return next.Kind == LeftParen || p.peek(2).Kind == LeftParen || p.peek(2).Word() == word.Using || next.Word() == word.If
 	case word.Period:
 		return next.Word() == word.For
 	}
@@ -214,7 +230,9 @@ func (p *Parser) keyColumns(c *Constraint) {
 	for p.atAny(word.Key, word.Index, word.Clustered, word.Nonclustered) {
 		p.next()
 	}
-	if (p.tok.Kind == WordToken && p.peek(1).Kind == LeftParen || p.tok.Kind == QuotedName) && !p.startsColumnConstraint() {
+	p.ifNotExists()
+	if (p.tok.Kind == WordToken && (p.peek(1).Kind == LeftParen || p.peek(1).Word() == word.Using) && !p.at(word.Using) ||
+		p.tok.Kind == QuotedName) && !p.startsColumnConstraint() {
 		c.Name = p.ident("a name for the key")
 	}
 	if p.accept(word.Using) {
@@ -327,4 +345,21 @@ func (p *Parser) createIndex() Stmt {
 	}
 	n.node = p.node(start)
 	return n
+}
+
+// createDefined looks past DEFINER = …, ALGORITHM = … and the like for what is
+// created.
+func (p *Parser) createDefined(n int) Stmt {
+	for ; ; n++ {
+		switch t := p.peek(n); t.Word() {
+		case word.View:
+			return p.createView()
+		case word.Function, word.Procedure, word.Trigger, word.Event, word.Package:
+			return p.routine()
+		default:
+			if t.Kind == EOF || t.Kind == Semicolon {
+				return p.other()
+			}
+		}
+	}
 }

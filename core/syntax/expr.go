@@ -17,7 +17,13 @@ func (p *Parser) exprAbove(power uint8) Expr {
 		p.leave()
 		return p.badExpr(start)
 	}
-	left := p.prefix()
+	left := p.exprFrom(start, p.prefix(), power)
+	p.leave()
+	return left
+}
+
+// exprFrom goes on with an expression whose left operand is read.
+func (p *Parser) exprFrom(start text.Pos, left Expr, power uint8) Expr {
 	for !p.broken {
 		next := p.infix(start, left, power)
 		if next == nil {
@@ -25,7 +31,6 @@ func (p *Parser) exprAbove(power uint8) Expr {
 		}
 		left = next
 	}
-	p.leave()
 	return left
 }
 

@@ -32,7 +32,11 @@ func (p *Parser) tableExpr() TableExpr {
 		return p.badTable(start)
 	}
 	defer p.leave()
-	left := p.tablePrimary()
+	return p.joinsFrom(start, p.tablePrimary())
+}
+
+// joinsFrom reads the joins that follow a table.
+func (p *Parser) joinsFrom(start text.Pos, left TableExpr) TableExpr {
 	for {
 		opStart, from := p.start(), p.i
 		typ, natural, ok := p.joinOperator()
@@ -163,6 +167,7 @@ func (p *Parser) joinOperator() (typ JoinType, natural, ok bool) {
 // joinCondition reads ON … or USING (…).
 func (p *Parser) joinCondition(j *Join, from int) {
 	switch {
+	case p.at(word.On) && (p.peek(1).Word() == word.Duplicate || p.peek(1).Word() == word.Conflict):
 	case p.accept(word.On):
 		j.On = p.expr()
 	case p.at(word.Using) && p.peek(1).Kind == LeftParen:
@@ -183,18 +188,7 @@ func (p *Parser) tablePrimary() TableExpr {
 		return p.derived(start, lateral)
 	case p.tok.Kind == LeftParen:
 		p.next()
-		t := p.tableExpr()
-		for p.acceptKind(Comma) { // MySQL: a list in parentheses is a cross join
-			right := p.tableExpr()
-			j := p.slabs.joins.new()
-			*j = Join{node: p.node(start), Type: CrossJoin, Left: t, Right: right}
-			t = j
-		}
-		p.expectKind(RightParen, ")")
-		n := p.slabs.parenTables.new()
-		_, alias := p.alias(notTableAlias)
-		*n = ParenTable{node: p.node(start), Table: t, Alias: alias}
-		return n
+		return p.parenTable(start, p.tableExpr())
 	case p.at(word.Only) && p.peek(1).Kind != Dot:
 		p.next()
 	}
@@ -211,6 +205,36 @@ func (p *Parser) tablePrimary() TableExpr {
 	}
 	p.acceptKind(Asterisk)
 	return p.finishTable(start, name)
+}
+
+// parenTable reads the rest of tables in parentheses, the first being read. A
+// list there is a cross join, as MySQL has it.
+func (p *Parser) parenTable(start text.Pos, t TableExpr) TableExpr {
+	inner := t.Span().Start
+	for p.acceptKind(Comma) {
+		right := p.tableExpr()
+		j := p.slabs.joins.new()
+		*j = Join{node: p.node(inner), Type: CrossJoin, Left: t, Right: right}
+		t = j
+	}
+	p.expectKind(RightParen, ")")
+	n := p.slabs.parenTables.new()
+	_, alias := p.alias(notTableAlias)
+	*n = ParenTable{node: p.node(start), Table: t, Alias: alias}
+	return n
+}
+
+// parenTableFrom goes on with ((SELECT …) AS t JOIN …), of which the query in
+// its inner parentheses is read: those made it a derived table.
+func (p *Parser) parenTableFrom(start text.Pos, d *Derived, inner *ParenQuery) TableExpr {
+	first := inner.span.Start
+	d.Query = inner.Query
+	d.As, d.Alias = p.alias(notTableAlias)
+	if !d.Alias.IsZero() && p.tok.Kind == LeftParen {
+		d.Columns = p.identList()
+	}
+	d.node = p.node(first)
+	return p.parenTable(start, p.joinsFrom(first, d))
 }
 
 func (p *Parser) placeholderTable(start text.Pos) TableExpr {
@@ -271,6 +295,9 @@ func (p *Parser) derived(start text.Pos, lateral bool) TableExpr {
 	d := p.slabs.deriveds.new()
 	d.Lateral = lateral
 	d.Query = p.query()
+	if inner := onlyParens(d.Query); inner != nil && p.tok.Kind != RightParen && !p.broken {
+		return p.parenTableFrom(start, d, inner)
+	}
 	p.expectKind(RightParen, ")")
 	d.As, d.Alias = p.alias(notTableAlias)
 	if !d.Alias.IsZero() && p.tok.Kind == LeftParen {

@@ -38,6 +38,7 @@ type lists struct {
 	assigns     builder[*Assign]
 	columns     builder[*ColumnDef]
 	constraints builder[*Constraint]
+	stmts       builder[Stmt]
 }
 
 func (l *lists) reset() {
@@ -54,6 +55,7 @@ func (l *lists) reset() {
 	l.assigns.out.reset()
 	l.columns.out.reset()
 	l.constraints.out.reset()
+	l.stmts.out.reset()
 }
 
 // commaList calls one for each element of a list separated by commas.
@@ -114,6 +116,9 @@ func (p *Parser) path(what string) []Ident {
 		p.next()
 		if p.tok.Kind == Dot { // database..table
 			continue
+		}
+		if p.acceptKind(Asterisk) { // t.* among the targets of DELETE
+			break
 		}
 		p.lists.idents.push(p.partAfterDot())
 	}

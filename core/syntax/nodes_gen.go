@@ -75,6 +75,8 @@ const (
 	KindCreateIndex
 	KindOtherStmt
 	KindBadStmt
+	KindRoutine
+	KindControl
 
 	// KindCount is one more than the largest kind.
 	KindCount
@@ -149,6 +151,8 @@ var kindNames = [KindCount]string{
 	KindCreateIndex:  "CreateIndex",
 	KindOtherStmt:    "OtherStmt",
 	KindBadStmt:      "BadStmt",
+	KindRoutine:      "Routine",
+	KindControl:      "Control",
 }
 
 func (k Kind) String() string { return kindNames[k] }
@@ -271,6 +275,10 @@ func (*OtherStmt) Kind() Kind    { return KindOtherStmt }
 func (*OtherStmt) stmtNode()     {}
 func (*BadStmt) Kind() Kind      { return KindBadStmt }
 func (*BadStmt) stmtNode()       {}
+func (*Routine) Kind() Kind      { return KindRoutine }
+func (*Routine) stmtNode()       {}
+func (*Control) Kind() Kind      { return KindControl }
+func (*Control) stmtNode()       {}
 
 // slabs holds the nodes of one statement.
 type slabs struct {
@@ -342,6 +350,8 @@ type slabs struct {
 	createIndexs  slab[CreateIndex]
 	otherStmts    slab[OtherStmt]
 	badStmts      slab[BadStmt]
+	routines      slab[Routine]
+	controls      slab[Control]
 }
 
 func (s *slabs) reset() {
@@ -413,6 +423,8 @@ func (s *slabs) reset() {
 	s.createIndexs.reset()
 	s.otherStmts.reset()
 	s.badStmts.reset()
+	s.routines.reset()
+	s.controls.reset()
 }
 
 // Children calls f for each child of n, in the order of declaration.
@@ -847,6 +859,17 @@ func Children(n Node, f func(Node)) {
 		}
 		if n.Where != nil {
 			f(n.Where)
+		}
+	case *Routine:
+		for _, c := range n.Body {
+			f(c)
+		}
+	case *Control:
+		for _, c := range n.Exprs {
+			f(c)
+		}
+		for _, c := range n.Stmts {
+			f(c)
 		}
 	}
 }

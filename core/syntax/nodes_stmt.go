@@ -153,3 +153,22 @@ type OtherStmt struct {
 type BadStmt struct {
 	node
 }
+
+// Routine is CREATE FUNCTION, PROCEDURE, TRIGGER, EVENT or PACKAGE with the
+// statements of its body, as far as they are text of its own language.
+//
+// node: stmt
+type Routine struct {
+	node
+	Body []Stmt
+}
+
+// Control is a statement of a routine's or script's own language: BEGIN … END,
+// IF, CASE, loops, RETURN, SET, DECLARE and assignments.
+//
+// node: stmt
+type Control struct {
+	node
+	Exprs []Expr
+	Stmts []Stmt
+}

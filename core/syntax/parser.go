@@ -280,6 +280,11 @@ func (p *Parser) fail(expected string) {
 
 func (p *Parser) breakOff(e Error) {
 	p.errors = append(p.errors, e)
+	p.stop()
+}
+
+// stop enters the broken state at tok.
+func (p *Parser) stop() {
 	p.broken, p.failed = true, p.i
 	at := p.tok.Span.Start
 	p.tok = Token{Kind: EOF, Span: text.Span{Start: at, End: at}}

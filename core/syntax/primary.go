@@ -50,6 +50,11 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 	next := p.peek(1).Kind
 	switch p.word {
 	case word.NoWord:
+		if p.scan.src[start] == '_' && p.scan.rules.pipesOr && (next == TextToken || next == NumberToken) {
+			p.next() // a character set before text
+			p.next()
+			return p.literal(start, TextLiteral)
+		}
 		return p.nameOrCall(start)
 	case word.Null:
 		p.next()
@@ -93,6 +98,20 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 	case word.Array:
 		if next == LeftBracket || next == LeftParen && p.startsQuery(2) {
 			return p.array(start)
+		}
+	case word.Match:
+		if next == WordToken || next == QuotedName {
+			return p.bareMatch(start)
+		}
+	case word.Next, word.Previous:
+		if p.peek(1).Word() == word.Value && p.peek(2).Word() == word.For {
+			p.next()
+			p.next()
+			p.next()
+			p.path("a sequence")
+			n := p.slabs.params.new()
+			n.node = p.node(start)
+			return n
 		}
 	case word.Interval:
 		if x := p.intervalOrNil(start); x != nil {
@@ -186,12 +205,48 @@ func (p *Parser) parens(start text.Pos) Expr {
 	if p.startsQuery(1) {
 		p.next()
 		q := p.query()
+		if inner := onlyParens(q); inner != nil && p.tok.Kind != RightParen && !p.broken {
+			// ((SELECT …) + 1): the inner parentheses held a value.
+			n := p.slabs.subquerys.new()
+			*n = Subquery{node: inner.node, Query: inner.Query}
+			n.id = q.id
+			return p.rowFrom(start, p.exprFrom(q.span.Start, n, 0))
+		}
 		p.expectKind(RightParen, ")")
 		n := p.slabs.subquerys.new()
 		*n = Subquery{node: p.node(start), Query: q}
 		return n
 	}
 	return p.rowItems(start)
+}
+
+// onlyParens gives the query in parentheses that a query consists of, nil if
+// there is more to it.
+func onlyParens(q *Query) *ParenQuery {
+	if q.With != nil || q.OrderBy != nil || q.Limit != nil {
+		return nil
+	}
+	inner, _ := q.Body.(*ParenQuery)
+	return inner
+}
+
+// rowFrom reads the rest of a row or of parentheses whose first element is read.
+func (p *Parser) rowFrom(start text.Pos, first Expr) Expr {
+	mark := p.lists.exprs.mark()
+	p.lists.exprs.push(first)
+	for p.acceptKind(Comma) {
+		p.lists.exprs.push(p.expr())
+	}
+	items := p.lists.exprs.take(mark)
+	p.expectKind(RightParen, ")")
+	if len(items) == 1 {
+		n := p.slabs.parens.new()
+		*n = Paren{node: p.node(start), X: items[0]}
+		return n
+	}
+	n := p.slabs.rows.new()
+	*n = Row{node: p.node(start), Items: items}
+	return n
 }
 
 // rowItems reads (x) as parentheses and (), (a, b) as a row.

@@ -49,6 +49,13 @@ func (p *Parser) resultClauses(q *Query, from int) {
 				p.next()
 			}
 			p.next()
+			for p.atAny(word.Skip, word.Locked, word.Nowait, word.Wait) || p.tok.Kind == NumberToken {
+				p.next()
+			}
+		case p.at(word.Procedure) && p.peek(2).Kind == LeftParen:
+			p.next()
+			p.next()
+			p.skipParens()
 		case p.at(word.Option) && p.peek(1).Kind == LeftParen:
 			p.next()
 			p.skipParens()
@@ -58,7 +65,7 @@ func (p *Parser) resultClauses(q *Query, from int) {
 				return
 			}
 			if p.at(word.From) {
-				p.broken, p.failed = true, p.i
+				p.stop()
 				return
 			}
 		default:
@@ -266,7 +273,8 @@ func (p *Parser) startsQuery(n int) bool {
 		case word.Values:
 			return p.peek(n+1).Kind == LeftParen || p.peek(n+1).Word() == word.Row
 		case word.With:
-			return p.peek(n+1).Kind != RightParen
+			next := p.peek(n + 1).Word()
+			return next == word.Recursive || p.peek(n+2).Word() == word.As || p.peek(n+2).Kind == LeftParen
 		case word.Table:
 			return p.peek(n+1).Kind == WordToken || p.peek(n+1).Kind == QuotedName
 		}

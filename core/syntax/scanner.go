@@ -27,6 +27,7 @@ type scanner struct {
 type lexicalRules struct {
 	backslash, doubleText, brackets, hashComment, dashBlank, nested bool
 	pipesOr, dollarQuotes, qQuotes, hashNames, batchLines, slashes  bool
+	digitNames                                                      bool
 }
 
 func rulesOf(d dialect.Dialect) lexicalRules {
@@ -43,6 +44,7 @@ func rulesOf(d dialect.Dialect) lexicalRules {
 		hashNames:    d.Has(dialect.HashNames),
 		batchLines:   d.Has(dialect.BatchLines),
 		slashes:      d.Has(dialect.SlashLines),
+		digitNames:   d.Has(dialect.DigitNames),
 	}
 }
 
@@ -175,6 +177,9 @@ func (s *scanner) wideWord() TokenKind {
 // number reads 12, 1.5, .5, 1e-3, 0x1F, 1_000.
 func (s *scanner) number() TokenKind {
 	src, start, i := s.src, s.pos, s.pos
+	if s.rules.digitNames && s.digitName() {
+		return WordToken
+	}
 	if src[i] == '0' && i+1 < len(src) && (src[i+1]|0x20 == 'x' || src[i+1]|0x20 == 'b' || src[i+1]|0x20 == 'o') {
 		i += 2
 		for i < len(src) && classes[src[i]]&inWord != 0 {
@@ -198,6 +203,46 @@ func (s *scanner) number() TokenKind {
 	}
 	s.pos = i
 	return s.emit(NumberToken, start)
+}
+
+// digitName reads a name that begins with a digit, as MySQL allows where it
+// cannot be a number.
+func (s *scanner) digitName() bool {
+	src, start := s.src, s.pos
+	i := start
+	for i < len(src) && classes[src[i]]&classMask == digitClass {
+		i++
+	}
+	if i >= len(src) || classes[src[i]]&startsWord == 0 || src[start] == '.' {
+		return false
+	}
+	end := i
+	for end < len(src) && classes[src[end]]&inWord != 0 {
+		end++
+	}
+	rest := src[i+1 : end]
+	switch src[i] | 0x20 {
+	case 'e':
+		if len(rest) == 0 && end < len(src) && (src[end] == '-' || src[end] == '+') || len(rest) > 0 && digits(src, i+1) == end {
+			return false
+		}
+	case 'x':
+		if string(src[start:i]) == "0" && len(rest) > 0 && only(rest, "0123456789abcdefABCDEF") {
+			return false
+		}
+	case 'b':
+		if string(src[start:i]) == "0" && len(rest) > 0 && only(rest, "01") {
+			return false
+		}
+	}
+	s.pos = end
+	s.emit(WordToken, start)
+	s.tokens[len(s.tokens)-1].Sym = s.names.Intern(src[start:end])
+	return true
+}
+
+func only(b []byte, set string) bool {
+	return len(bytes.Trim(b, set)) == 0
 }
 
 func digits(src []byte, i int) int {

@@ -46,7 +46,8 @@ func (p *Parser) selectModifiers(s *Select) {
 			s.Distinct = true
 			p.next()
 		case p.at(word.All) && p.peek(1).Kind != Dot && p.peek(1).Kind != Comma,
-			p.atAny(word.SqlCalcFoundRows, word.SqlNoCache, word.HighPriority, word.StraightJoin) && p.peek(1).Kind != Comma:
+			p.atAny(word.SqlCalcFoundRows, word.SqlNoCache, word.SqlCache, word.SqlBufferResult, word.SqlBigResult,
+				word.SqlSmallResult, word.HighPriority, word.StraightJoin) && p.peek(1).Kind != Comma:
 			p.next()
 		case p.at(word.Top) && (p.peek(1).Kind == NumberToken || p.peek(1).Kind == LeftParen || p.peek(1).Kind == VariableName):
 			s.Top = p.top()
@@ -111,6 +112,10 @@ func (p *Parser) selectClause(s *Select) bool {
 			return false
 		}
 		p.next()
+		if p.atAny(word.Outfile, word.Dumpfile) {
+			p.intoFile()
+			return true
+		}
 		for p.atAny(word.Temporary, word.Temp, word.Unlogged, word.Table) {
 			p.next()
 		}
@@ -155,10 +160,17 @@ func (p *Parser) selectClause(s *Select) bool {
 	return true
 }
 
+// intoFile passes over INTO OUTFILE '…' with its options.
+func (p *Parser) intoFile() {
+	for !p.atEnd() && p.tok.Kind != RightParen && stops[p.word]&startsClause == 0 && !p.atAny(word.For, word.Lock) {
+		p.next()
+	}
+}
+
 // lateClause reads a clause of the SELECT that stands after ORDER BY or a row
 // limit, and reports whether there was one.
 func (p *Parser) lateClause(s *Select, q *Query) bool {
-	if q.OrderBy == nil && q.Limit == nil || p.at(word.Into) || !p.selectClause(s) {
+	if q.OrderBy == nil && q.Limit == nil && !p.at(word.Into) || !p.selectClause(s) {
 		return false
 	}
 	s.span.End = max(p.last, p.empty)
@@ -321,6 +333,15 @@ func (p *Parser) orderItem() *OrderItem {
 	return n
 }
 
+// rowsExamined passes over MariaDB's ROWS EXAMINED n.
+func (p *Parser) rowsExamined() {
+	if p.at(word.Rows) && p.peek(1).Word() == word.Examined {
+		p.next()
+		p.next()
+		p.primary()
+	}
+}
+
 // limit reads one of LIMIT, OFFSET and FETCH, adding to what was read before.
 func (p *Parser) limit(l *Limit) *Limit {
 	start := p.start()
@@ -331,14 +352,18 @@ func (p *Parser) limit(l *Limit) *Limit {
 	}
 	switch {
 	case p.accept(word.Limit):
-		if !p.accept(word.All) {
+		if p.at(word.Rows) && p.peek(1).Word() == word.Examined {
+			p.rowsExamined()
+		} else if !p.accept(word.All) {
 			l.Count = p.expr()
 		}
 		if p.acceptKind(Comma) {
 			l.Offset, l.Count = l.Count, p.expr()
 		}
+		p.rowsExamined()
 	case p.accept(word.Offset):
 		l.Offset = p.expr()
+		p.rowsExamined()
 		if p.atAny(word.Row, word.Rows) {
 			p.next()
 		}

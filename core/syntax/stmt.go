@@ -1,6 +1,9 @@
 package syntax
 
-import "justlens/core/dialect/word"
+import (
+	"justlens/core/dialect"
+	"justlens/core/dialect/word"
+)
 
 // statement reads one statement of any kind.
 func (p *Parser) statement() Stmt {
@@ -22,6 +25,10 @@ func (p *Parser) statement() Stmt {
 		return p.delete(nil)
 	case word.Create:
 		return p.create()
+	case word.Begin, word.If, word.While, word.Declare, word.Loop, word.Repeat, word.For, word.Case:
+		if p.dialect.Has(dialect.BlockStatements) && !p.beginsTransaction() {
+			return p.anonymousBlock(start)
+		}
 	}
 	if p.tok.Kind == LeftParen && p.startsQuery(1) {
 		return p.selectStmt()

@@ -42,6 +42,8 @@ func (p *Parser) insert(with *With) Stmt {
 		n.Set = p.assigns()
 	case p.startsQuery(0):
 		n.Query = p.query()
+	case p.at(word.Value) && p.peek(1).Kind == LeftParen:
+		n.Query = p.valueQuery()
 	case p.atAny(word.Exec, word.Execute):
 		p.other()
 	default:
@@ -53,6 +55,15 @@ func (p *Parser) insert(with *With) Stmt {
 	}
 	n.node = p.node(start)
 	return n
+}
+
+// valueQuery reads VALUE (…), …, which MySQL takes for VALUES.
+func (p *Parser) valueQuery() *Query {
+	start := p.start()
+	q := p.slabs.querys.new()
+	q.Body = p.values()
+	q.node = p.node(start)
+	return q
 }
 
 func (p *Parser) insertTarget() *TableRef {

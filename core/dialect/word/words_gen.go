@@ -228,6 +228,7 @@ const (
 	Duplicate
 	Dynamic
 	Each
+	Editionable
 	Else
 	Elseif
 	Elsif
@@ -294,6 +295,7 @@ const (
 	Follows
 	For
 	Force
+	Foreach
 	Foreign
 	Format
 	Forward
@@ -546,6 +548,7 @@ const (
 	Nominvalue
 	Nonclustered
 	None
+	Noneditionable
 	Normalize
 	Normalized
 	Not
@@ -1245,6 +1248,7 @@ var names = [Total]string{
 	Duplicate:                 "DUPLICATE",
 	Dynamic:                   "DYNAMIC",
 	Each:                      "EACH",
+	Editionable:               "EDITIONABLE",
 	Else:                      "ELSE",
 	Elseif:                    "ELSEIF",
 	Elsif:                     "ELSIF",
@@ -1311,6 +1315,7 @@ var names = [Total]string{
 	Follows:                   "FOLLOWS",
 	For:                       "FOR",
 	Force:                     "FORCE",
+	Foreach:                   "FOREACH",
 	Foreign:                   "FOREIGN",
 	Format:                    "FORMAT",
 	Forward:                   "FORWARD",
@@ -1563,6 +1568,7 @@ var names = [Total]string{
 	Nominvalue:                "NOMINVALUE",
 	Nonclustered:              "NONCLUSTERED",
 	None:                      "NONE",
+	Noneditionable:            "NONEDITIONABLE",
 	Normalize:                 "NORMALIZE",
 	Normalized:                "NORMALIZED",
 	Not:                       "NOT",
@@ -2259,6 +2265,7 @@ var lower = [Total]string{
 	Duplicate:                 "duplicate",
 	Dynamic:                   "dynamic",
 	Each:                      "each",
+	Editionable:               "editionable",
 	Else:                      "else",
 	Elseif:                    "elseif",
 	Elsif:                     "elsif",
@@ -2325,6 +2332,7 @@ var lower = [Total]string{
 	Follows:                   "follows",
 	For:                       "for",
 	Force:                     "force",
+	Foreach:                   "foreach",
 	Foreign:                   "foreign",
 	Format:                    "format",
 	Forward:                   "forward",
@@ -2577,6 +2585,7 @@ var lower = [Total]string{
 	Nominvalue:                "nominvalue",
 	Nonclustered:              "nonclustered",
 	None:                      "none",
+	Noneditionable:            "noneditionable",
 	Normalize:                 "normalize",
 	Normalized:                "normalized",
 	Not:                       "not",

@@ -1,0 +1,529 @@
+package syntax
+
+import (
+	"justlens/core/dialect"
+	"justlens/core/dialect/word"
+	"justlens/core/text"
+)
+
+// routine reads CREATE FUNCTION, PROCEDURE, TRIGGER, EVENT and PACKAGE: the
+// head is passed over, the statements of the body are read.
+func (p *Parser) routine() Stmt {
+	start := p.start()
+	kind := word.NoWord
+	for kind == word.NoWord && !p.atEnd() {
+		switch p.word {
+		case word.Function, word.Procedure, word.Proc, word.Trigger, word.Event, word.Package:
+			kind = p.word
+		}
+		p.next()
+	}
+	p.accept(word.Body)
+	p.routineHead(kind)
+	mark := p.lists.stmts.mark()
+	if !p.atEnd() {
+		p.routineBody()
+	}
+	n := p.slabs.routines.new()
+	body := p.lists.stmts.take(mark)
+	*n = Routine{node: p.node(start), Body: body}
+	return n
+}
+
+// routineHead passes over everything up to the body.
+func (p *Parser) routineHead(kind word.Word) {
+	rows := kind != word.Trigger && kind != word.Event
+	for !p.atEnd() {
+		switch {
+		case p.tok.Kind == LeftParen:
+			p.skipParens()
+			continue
+		case p.at(word.Each), p.at(word.Schedule) && kind == word.Event:
+			rows = true
+		case p.at(word.When) && p.peek(1).Kind == LeftParen, p.at(word.When) && kind == word.Trigger:
+			p.next()
+			p.expr()
+			continue
+		case p.at(word.On) && kind == word.Trigger, p.at(word.As) && kind == word.Trigger:
+			rows = true
+		case p.atAny(word.Follows, word.Precedes) && kind == word.Trigger, p.at(word.Returns), p.at(word.Called), p.at(word.Execute):
+			if p.at(word.Execute) && (p.peek(1).Word() == word.Function || p.peek(1).Word() == word.Procedure) {
+				p.skipToEnd()
+				return
+			}
+			p.next()
+		case rows && p.startsBody(kind):
+			return
+		}
+		p.next()
+	}
+}
+
+// startsBody reports whether the body of a routine begins here.
+func (p *Parser) startsBody(kind word.Word) bool {
+	switch p.word {
+	case word.Begin, word.Declare, word.If, word.Loop, word.While, word.Repeat, word.Call, word.Do, word.Case, word.Select, word.Signal:
+		return !(p.at(word.If) && (p.peek(1).Word() == word.Not || p.peek(1).Word() == word.Exists)) && !(p.at(word.Do) && kind == word.Event) || p.at(word.Do)
+	case word.Return:
+		return p.peek(1).Word() != word.Type
+	case word.Insert, word.Update, word.Delete, word.Replace:
+		return kind != word.Trigger || p.lastWord() != word.Before && p.lastWord() != word.After && p.lastWord() != word.Or &&
+			p.lastWord() != word.Of && p.lastWord() != word.For && p.tokenBefore().Kind != Comma
+	case word.Set:
+		return p.peek(2).Kind == Equal || p.peek(2).Kind == AssignOperator || p.peek(2).Kind == Dot || p.peek(1).Kind == VariableName
+	case word.As, word.Is:
+		next := p.peek(1)
+		return next.Kind != TextToken && p.dialect.Has(dialect.BodyAfterAs)
+	}
+	return p.tok.Kind == WordToken && p.peek(1).Kind == Colon && p.peek(2).Word() != word.NoWord
+}
+
+func (p *Parser) tokenBefore() Token {
+	if p.i == 0 {
+		return Token{}
+	}
+	return p.scan.tokens[p.i-1]
+}
+
+func (p *Parser) lastWord() word.Word { return p.tokenBefore().Word() }
+
+// routineBody reads the statements of the body onto the stack of statements.
+func (p *Parser) routineBody() {
+	if p.at(word.Do) {
+		p.next()
+	}
+	if p.atAny(word.As, word.Is) {
+		p.next()
+		p.declarations()
+		if p.dialect.Has(dialect.BatchLines) {
+			for !p.broken && p.tok.Kind != EOF && p.tok.Kind != BatchEnd {
+				p.bodyStmt()
+				p.acceptKind(Semicolon)
+				p.mendBody()
+			}
+			return
+		}
+	}
+	p.bodyStmt()
+}
+
+// declarations passes over what PL/SQL declares between IS and BEGIN, cursors'
+// queries read.
+func (p *Parser) declarations() {
+	if p.dialect.Has(dialect.BatchLines) && !p.dialect.Has(dialect.SlashLines) {
+		return
+	}
+	for !p.atAny(word.Begin, word.Select, word.Declare, word.Return, word.Insert, word.Update, word.Delete, word.Set) &&
+		p.tok.Kind != EOF && p.tok.Kind != BatchEnd && !p.broken {
+		if p.atAny(word.Is, word.As) && p.startsQuery(1) {
+			p.next()
+			p.lists.stmts.push(p.selectStmt())
+			continue
+		}
+		p.next()
+	}
+}
+
+// bodyStmts reads statements, each ended by a semicolon, up to a word that
+// ends the list.
+func (p *Parser) bodyStmts(enders ...word.Word) []Stmt {
+	mark := p.lists.stmts.mark()
+	for !p.atAny(enders...) && p.tok.Kind != EOF && p.tok.Kind != BatchEnd {
+		before := p.i
+		if !p.acceptKind(Semicolon) {
+			p.bodyStmt()
+		}
+		p.mendBody()
+		if p.i == before && !p.broken {
+			p.next()
+		}
+		if p.broken {
+			break
+		}
+	}
+	return p.lists.stmts.take(mark)
+}
+
+// mendBody goes on behind the semicolon after a slip inside a body.
+func (p *Parser) mendBody() {
+	if !p.broken {
+		if p.tok.Kind == Semicolon {
+			p.next()
+		}
+		return
+	}
+	if p.errors[len(p.errors)-1].Kind == DeepError {
+		return
+	}
+	for i := p.failed; ; i++ {
+		if i >= len(p.scan.tokens) {
+			p.scan.fill()
+		}
+		switch p.scan.tokens[i].Kind {
+		case EOF, BatchEnd:
+			return
+		case Semicolon:
+			p.broken, p.i = false, i
+			p.load()
+			p.next()
+			return
+		}
+	}
+}
+
+// bodyStmt reads one statement of a body onto the stack of statements.
+func (p *Parser) bodyStmt() {
+	if !p.enter() {
+		p.leave()
+		return
+	}
+	defer p.leave()
+	if p.tok.Kind == WordToken && p.peek(1).Kind == Colon || p.tok.Kind == QuotedName && p.peek(1).Kind == Colon {
+		p.next() // a label
+		p.next()
+	}
+	if p.tok.Kind == ShiftOperator { // <<label>>
+		for p.tok.Kind != EOF && p.tok.Kind != Semicolon {
+			p.next()
+			if p.tok.Kind == ShiftOperator {
+				p.next()
+				break
+			}
+		}
+	}
+	if s := p.controlOrNil(); s != nil {
+		p.lists.stmts.push(s)
+		return
+	}
+	p.lists.stmts.push(p.statement())
+}
+
+// controlOrNil reads a statement of the procedural language, nil where an
+// ordinary statement stands.
+func (p *Parser) controlOrNil() Stmt {
+	start := p.start()
+	c := Control{}
+	switch p.word {
+	case word.Begin:
+		if p.beginsTransaction() {
+			return nil
+		}
+		c.Stmts = p.block()
+	case word.If:
+		p.ifStmt(&c)
+	case word.Case:
+		p.caseStmt(&c)
+	case word.Loop:
+		p.next()
+		c.Stmts = p.bodyStmts(word.End)
+		p.endOf(word.Loop)
+	case word.Repeat:
+		p.next()
+		c.Stmts = p.bodyStmts(word.Until)
+		p.expect(word.Until)
+		c.Exprs = p.oneExpr()
+		p.endOf(word.Repeat)
+	case word.While:
+		p.whileStmt(&c)
+	case word.For, word.Foreach:
+		p.forStmt(&c)
+	case word.Declare:
+		c.Stmts = p.declare()
+	case word.Return, word.Print, word.Perform, word.Elsif:
+		p.next()
+		if !p.atEnd() && p.atOperand() {
+			c.Exprs = p.oneExpr()
+		}
+		p.skipToEnd()
+	case word.Set:
+		c.Exprs = p.setStmt()
+	default:
+		if p.tok.Kind == WordToken && (p.peek(1).Kind == AssignOperator || p.peek(1).Kind == Dot && p.peek(3).Kind == AssignOperator) {
+			p.path("a variable")
+			p.next()
+			c.Exprs = p.oneExpr()
+			break
+		}
+		return nil
+	}
+	n := p.slabs.controls.new()
+	*n = c
+	n.node = p.node(start)
+	return n
+}
+
+// atOperand reports whether an expression may begin here.
+func (p *Parser) atOperand() bool {
+	if p.tok.Kind != WordToken {
+		return true
+	}
+	switch p.word {
+	case word.Query, word.Next, word.Select, word.End, word.Else, word.If:
+		return false
+	}
+	return stops[p.word]&notName == 0 || p.atAny(word.Case, word.Not)
+}
+
+func (p *Parser) oneExpr() []Expr {
+	mark := p.lists.exprs.mark()
+	p.lists.exprs.push(p.expr())
+	return p.lists.exprs.take(mark)
+}
+
+// beginsTransaction tells BEGIN that starts a transaction from one that opens
+// a block.
+func (p *Parser) beginsTransaction() bool {
+	next := p.peek(1)
+	switch next.Word() {
+	case word.Transaction, word.Tran, word.Work, word.Isolation, word.Read, word.Deferred, word.Immediate, word.Exclusive, word.Distributed:
+		return true
+	}
+	return next.Kind == Semicolon || next.Kind == EOF || next.Kind == BatchEnd
+}
+
+// block reads BEGIN … [EXCEPTION WHEN … THEN …] END [name].
+func (p *Parser) block() []Stmt {
+	p.next()
+	if p.at(word.Not) && p.peek(1).Word() == word.Atomic {
+		p.next()
+	}
+	p.accept(word.Atomic)
+	inner := p.atAny(word.Try, word.Catch)
+	if inner {
+		p.next()
+	}
+	mark := p.lists.stmts.mark()
+	for _, s := range p.bodyStmts(word.End, word.Exception) {
+		p.lists.stmts.push(s)
+	}
+	if p.accept(word.Exception) {
+		for p.accept(word.When) {
+			for !p.at(word.Then) && p.tok.Kind != EOF && p.tok.Kind != BatchEnd && !p.broken {
+				p.next()
+			}
+			p.expect(word.Then)
+			for _, s := range p.bodyStmts(word.End, word.When) {
+				p.lists.stmts.push(s)
+			}
+		}
+	}
+	p.expect(word.End)
+	if inner {
+		p.next()
+	}
+	p.blockName()
+	return p.lists.stmts.take(mark)
+}
+
+// blockName reads the name that may be repeated behind END.
+func (p *Parser) blockName() {
+	if p.tok.Kind == QuotedName || p.tok.Kind == WordToken && !p.startsLine() && stops[p.word]&notName == 0 &&
+		!p.atAny(word.Go, word.While, word.Else) {
+		p.next()
+	}
+}
+
+// endOf reads END and the word of what it ends, with the name that may follow.
+func (p *Parser) endOf(what word.Word) {
+	p.expect(word.End)
+	p.expect(what)
+	p.blockName()
+}
+
+// ifStmt reads IF in its three forms: with THEN … END IF, and of Transact-SQL.
+func (p *Parser) ifStmt(c *Control) {
+	p.next()
+	exprs, stmts := p.lists.exprs.mark(), p.lists.stmts.mark()
+	p.lists.exprs.push(p.expr())
+	if p.at(word.Then) {
+		for p.accept(word.Then) {
+			for _, s := range p.bodyStmts(word.Elseif, word.Elsif, word.Else, word.End) {
+				p.lists.stmts.push(s)
+			}
+			if p.atAny(word.Elseif, word.Elsif) {
+				p.next()
+				p.lists.exprs.push(p.expr())
+			}
+		}
+		if p.accept(word.Else) {
+			for _, s := range p.bodyStmts(word.End) {
+				p.lists.stmts.push(s)
+			}
+		}
+		p.expect(word.End)
+		p.expect(word.If)
+	} else if p.dialect.Has(dialect.BatchLines) {
+		p.bodyStmt()
+		if p.tok.Kind == Semicolon && p.peek(1).Word() == word.Else {
+			p.next()
+		}
+		if p.accept(word.Else) {
+			p.bodyStmt()
+		}
+	} else {
+		p.fail("THEN")
+	}
+	c.Exprs, c.Stmts = p.lists.exprs.take(exprs), p.lists.stmts.take(stmts)
+}
+
+// caseStmt reads CASE [x] WHEN … THEN statements … END CASE.
+func (p *Parser) caseStmt(c *Control) {
+	p.next()
+	exprs, stmts := p.lists.exprs.mark(), p.lists.stmts.mark()
+	if !p.at(word.When) {
+		p.lists.exprs.push(p.expr())
+	}
+	for p.accept(word.When) {
+		p.lists.exprs.push(p.expr())
+		p.expect(word.Then)
+		for _, s := range p.bodyStmts(word.When, word.Else, word.End) {
+			p.lists.stmts.push(s)
+		}
+	}
+	if p.accept(word.Else) {
+		for _, s := range p.bodyStmts(word.End) {
+			p.lists.stmts.push(s)
+		}
+	}
+	p.endOf(word.Case)
+	c.Exprs, c.Stmts = p.lists.exprs.take(exprs), p.lists.stmts.take(stmts)
+}
+
+// whileStmt reads WHILE with DO … END WHILE, LOOP … END LOOP, or one statement.
+func (p *Parser) whileStmt(c *Control) {
+	p.next()
+	c.Exprs = p.oneExpr()
+	switch {
+	case p.accept(word.Do):
+		c.Stmts = p.bodyStmts(word.End)
+		p.endOf(word.While)
+	case p.accept(word.Loop):
+		c.Stmts = p.bodyStmts(word.End)
+		p.endOf(word.Loop)
+	case p.dialect.Has(dialect.BatchLines):
+		mark := p.lists.stmts.mark()
+		p.bodyStmt()
+		c.Stmts = p.lists.stmts.take(mark)
+	default:
+		p.fail("DO or LOOP")
+	}
+}
+
+// forStmt reads FOR … IN query or range LOOP/DO … END LOOP/FOR.
+func (p *Parser) forStmt(c *Control) {
+	mark := p.lists.stmts.mark()
+	for !p.atAny(word.Loop, word.Do) && p.tok.Kind != EOF && p.tok.Kind != Semicolon && !p.broken {
+		p.next()
+		if p.startsQuery(0) {
+			paren := p.tok.Kind == LeftParen
+			if paren {
+				p.next()
+			}
+			p.lists.stmts.push(p.selectStmt())
+			if paren {
+				p.expectKind(RightParen, ")")
+			}
+		}
+	}
+	ender := word.Loop
+	if p.at(word.Do) {
+		ender = word.For
+	}
+	p.next()
+	for _, s := range p.bodyStmts(word.End) {
+		p.lists.stmts.push(s)
+	}
+	p.endOf(ender)
+	c.Stmts = p.lists.stmts.take(mark)
+}
+
+// declare reads DECLARE: a cursor's query and a handler's statement are read,
+// the rest is passed over. PL/SQL's DECLARE goes on to its block.
+func (p *Parser) declare() []Stmt {
+	p.next()
+	mark := p.lists.stmts.mark()
+	plain := p.dialect.Has(dialect.SlashLines) && !p.dialect.Has(dialect.BatchLines)
+	for p.tok.Kind != EOF && p.tok.Kind != BatchEnd && !p.broken && (plain || p.tok.Kind != Semicolon) {
+		switch {
+		case p.at(word.Handler):
+			for !p.atEnd() && !p.at(word.For) {
+				p.next()
+			}
+			p.handlerConditions()
+			p.bodyStmt()
+			return p.lists.stmts.take(mark)
+		case p.atAny(word.For, word.Is) && p.startsQuery(1):
+			p.next()
+			p.lists.stmts.push(p.selectStmt())
+			continue
+		case plain && p.at(word.Begin):
+			p.bodyStmt()
+			return p.lists.stmts.take(mark)
+		case p.dialect.Has(dialect.BatchLines) && p.startsAnother():
+			return p.lists.stmts.take(mark)
+		}
+		p.next()
+	}
+	return p.lists.stmts.take(mark)
+}
+
+// handlerConditions passes over the conditions of DECLARE … HANDLER FOR.
+func (p *Parser) handlerConditions() {
+	p.next()
+	for {
+		switch {
+		case p.accept(word.Sqlstate):
+			p.accept(word.Value)
+			p.next()
+		case p.at(word.Not):
+			p.next()
+			p.next()
+		default:
+			p.next()
+		}
+		if !p.acceptKind(Comma) {
+			return
+		}
+	}
+}
+
+// setStmt reads SET name = value, …, and passes over SET's other forms.
+func (p *Parser) setStmt() []Expr {
+	p.next()
+	mark := p.lists.exprs.mark()
+	for !p.atEnd() && !p.broken {
+		if p.tok.Kind == Equal || p.tok.Kind == AssignOperator {
+			p.next()
+			if p.atOperand() && !p.at(word.On) {
+				p.lists.exprs.push(p.expr())
+				continue
+			}
+		}
+		if p.dialect.Has(dialect.BatchLines) && p.startsAnother() {
+			break
+		}
+		if p.tok.Kind == LeftParen {
+			p.skipParens()
+			continue
+		}
+		p.next()
+	}
+	return p.lists.exprs.take(mark)
+}
+
+// skipToEnd passes over the rest of the statement.
+func (p *Parser) skipToEnd() {
+	for !p.atEnd() && !(p.dialect.Has(dialect.BatchLines) && (p.startsAnother() || p.at(word.Else) || p.at(word.End))) {
+		p.next()
+	}
+}
+
+// anonymousBlock reads a block that stands as a statement of its own.
+func (p *Parser) anonymousBlock(start text.Pos) Stmt {
+	mark := p.lists.stmts.mark()
+	p.bodyStmt()
+	n := p.slabs.controls.new()
+	stmts := p.lists.stmts.take(mark)
+	*n = Control{node: p.node(start), Stmts: stmts}
+	return n
+}

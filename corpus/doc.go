@@ -1,0 +1,10 @@
+// Command corpus measures the parser on real SQL that databases ship, which
+// the project does not keep: it prints how much is read, and every miss.
+//
+//	corpus postgres [-v]   the SQL that PostgreSQL's packages ship, all of it accepted by the server
+//	corpus mariadb [-v]    the statements of MariaDB's test suite; a running server says by PREPARE
+//	                       which of them it can read
+//
+// Debian's packages postgresql, postgresql-contrib, mariadb-test-data and a
+// running mariadb-server are needed.
+package main
