@@ -31,6 +31,10 @@ const (
 	BatchLines
 	// DigitNames: a bare name may begin with a digit.
 	DigitNames
+	// DelimiterLines: a line DELIMITER // names another end of statements.
+	DelimiterLines
+	// ExecutedComments: /*! … */ is executed.
+	ExecutedComments
 	// BodyAfterAs: the body of a routine follows AS or IS as statements; elsewhere
 	// as text.
 	BodyAfterAs
@@ -83,6 +87,8 @@ var features = [...]Set{
 	EqualsNamesOutput: In(SQLServer),
 	BatchLines:        In(ANSI, SQLServer),
 	DigitNames:        In(MySQL, MariaDB),
+	DelimiterLines:    In(ANSI, MySQL, MariaDB),
+	ExecutedComments:  In(MySQL, MariaDB),
 	BodyAfterAs:       In(ANSI, SQLServer, Oracle),
 	BlockStatements:   In(ANSI, SQLServer, Oracle, MariaDB),
 	SlashLines:        In(ANSI, Oracle),

@@ -28,7 +28,7 @@ func (p *Parser) call(start text.Pos, name []Ident) Expr {
 	case p.tok.Kind == Asterisk && p.peek(1).Kind == RightParen:
 		c.Star = true
 		p.next()
-	case p.startsQuery(0):
+	case p.tok.Kind != LeftParen && p.startsQuery(0):
 		mark := p.lists.exprs.mark()
 		p.lists.exprs.push(p.argumentQuery())
 		c.Args = p.lists.exprs.take(mark)
@@ -46,9 +46,6 @@ func (p *Parser) call(start text.Pos, name []Ident) Expr {
 // of its own, as in ARRAY(SELECT …).
 func (p *Parser) argumentQuery() Expr {
 	start := p.start()
-	if p.tok.Kind == LeftParen {
-		return p.expr()
-	}
 	q := p.query()
 	n := p.slabs.subquerys.new()
 	*n = Subquery{node: p.node(start), Query: q}
@@ -72,10 +69,13 @@ func (p *Parser) arguments(c *Call) {
 		p.lists.exprs.push(p.argument())
 		switch {
 		case p.acceptKind(Comma):
-		case p.atAny(word.From, word.For, word.Placing, word.Using, word.As, word.Value):
+		case p.atAny(word.From, word.For, word.Placing, word.Using, word.As, word.Value, word.Similar, word.Escape):
 			if p.at(word.As) || p.at(word.Using) && p.peek(2).Kind == RightParen {
 				p.next()
 				p.typeName()
+				if p.acceptKind(Comma) {
+					continue
+				}
 				c.Args = p.lists.exprs.take(mark)
 				return
 			}

@@ -163,7 +163,7 @@ func (p *Parser) collation() []Ident {
 		p.next()
 		return nil
 	}
-	if p.at(word.Binary) {
+	if p.atAny(word.Binary, word.Default) {
 		p.next()
 		return nil
 	}

@@ -1,6 +1,7 @@
 package syntax
 
 import (
+	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/text"
 )
@@ -46,14 +47,21 @@ func (p *Parser) joinsFrom(start text.Pos, left TableExpr) TableExpr {
 		opSpan := text.Span{Start: opStart, End: p.last}
 		j := p.slabs.joins.new()
 		j.Type, j.Natural, j.OpSpan, j.Left = typ, natural, opSpan, left
-		j.Right = p.tablePrimary()
-		if p.nestedJoin() {
-			j.Right = p.joinInside(j.Right)
-		}
+		j.Right = p.rightOperand()
 		p.joinCondition(j, from)
 		j.node = p.node(start)
 		left = j
 	}
+}
+
+// rightOperand reads what a join joins: a table, with the joins whose
+// conditions come before this one's.
+func (p *Parser) rightOperand() TableExpr {
+	t := p.tablePrimary()
+	for p.nestedJoin() {
+		t = p.joinInside(t)
+	}
+	return t
 }
 
 // nestedJoin reports whether another join begins before this one's condition,
@@ -108,10 +116,7 @@ func (p *Parser) joinInside(left TableExpr) TableExpr {
 	j := p.slabs.joins.new()
 	j.Type, j.Natural, j.Left = typ, natural, left
 	j.OpSpan = text.Span{Start: opStart, End: p.last}
-	j.Right = p.tablePrimary()
-	if p.nestedJoin() {
-		j.Right = p.joinInside(j.Right)
-	}
+	j.Right = p.rightOperand()
 	p.joinCondition(j, from)
 	j.node = p.node(left.Span().Start)
 	return j
@@ -276,17 +281,49 @@ func (p *Parser) tableSuffix() {
 				p.next()
 			}
 			p.skipParens()
-		case p.at(word.For) && (p.peek(1).Word() == word.System || p.peek(1).Word() == word.SystemTime):
-			p.next()
-			p.next()
-			for p.atAny(word.As, word.Of, word.From, word.Between, word.To, word.And, word.All, word.Timestamp) ||
-				p.tok.Kind == TextToken || p.tok.Kind == VariableName {
-				p.next()
-			}
+		case p.at(word.For) && (p.peek(1).Word() == word.SystemTime || p.peek(1).Word() == word.Portion):
+			p.timeTravel()
 		default:
 			return
 		}
 	}
+}
+
+// timeTravel reads FOR SYSTEM_TIME … and FOR PORTION OF period ….
+func (p *Parser) timeTravel() {
+	p.next()
+	if p.accept(word.Portion) {
+		p.expect(word.Of)
+		p.ident("a period")
+	} else {
+		p.next()
+	}
+	switch {
+	case p.accept(word.All):
+	case p.accept(word.As):
+		p.expect(word.Of)
+		p.timePoint()
+	case p.atAny(word.From, word.Between):
+		p.next()
+		p.timePoint()
+		if !p.accept(word.To) {
+			p.expect(word.And)
+		}
+		p.timePoint()
+	case p.at(word.Contained):
+		for !p.atEnd() && p.tok.Kind != LeftParen {
+			p.next()
+		}
+		p.skipParens()
+	}
+}
+
+// timePoint reads [TRANSACTION | TIMESTAMP] expression.
+func (p *Parser) timePoint() {
+	if p.at(word.Transaction) || p.at(word.Timestamp) && p.peek(1).Kind != TextToken {
+		p.next()
+	}
+	p.exprAbove(p.power[dialect.BetweenTest])
 }
 
 // derived reads (query) [AS] alias [(columns)].

@@ -100,7 +100,7 @@ func (p *Parser) ident(what string) Ident {
 // stand.
 func (p *Parser) atName() bool {
 	switch p.tok.Kind {
-	case QuotedName, VariableName:
+	case QuotedName, VariableName, TemplateMark:
 		return true
 	case WordToken:
 		return stops[p.word]&notName == 0
@@ -127,7 +127,7 @@ func (p *Parser) path(what string) []Ident {
 
 // partAfterDot reads a name where even a reserved word can only be one.
 func (p *Parser) partAfterDot() Ident {
-	if p.tok.Kind != WordToken && p.tok.Kind != QuotedName {
+	if p.tok.Kind != WordToken && p.tok.Kind != QuotedName && p.tok.Kind != TemplateMark {
 		p.fail("a name after the dot")
 		return Ident{}
 	}

@@ -22,7 +22,12 @@ func (s *scanner) comment(c byte) bool {
 		}
 		s.pos = start + end
 	case c == '/' && next == '*':
+		if s.rules.executed && s.conditional() {
+			return true
+		}
 		s.pos = s.blockComment(start + 2)
+	case c == '*' && s.inside > 0:
+		return s.endConditional()
 	default:
 		return false
 	}
@@ -132,6 +137,12 @@ func (s *scanner) placeholder(c byte) TokenKind {
 		i++
 	case c == '%' && next == '(':
 		end := bytes.Index(src[i:], []byte(")s"))
+		if end < 0 {
+			return EOF
+		}
+		i += end + 2
+	case c == ':' && (next == '\'' || next == '"') && s.rules.dollarQuotes: // psql's :'a' and :"a"
+		end := bytes.IndexByte(src[i+1:], next)
 		if end < 0 {
 			return EOF
 		}

@@ -82,6 +82,9 @@ func (p *Parser) Reset(src []byte, d dialect.Dialect) {
 func (p *Parser) Next() *Statement {
 	p.begin()
 	for p.tok.Kind == Semicolon || p.tok.Kind == BatchEnd {
+		if p.i+1 == len(p.scan.tokens) {
+			p.scan.directives()
+		}
 		p.next()
 	}
 	if p.tok.Kind == EOF && !p.broken {
@@ -90,6 +93,9 @@ func (p *Parser) Next() *Statement {
 	first := p.i
 	start := p.tok.Span.Start
 	stmt := p.statement()
+	for p.tok.Kind == TemplateMark {
+		p.next()
+	}
 	if !p.broken && !p.atEnd() && !p.startsAnother() {
 		p.fail("the end of the statement")
 	}
@@ -139,6 +145,7 @@ func (p *Parser) begin() {
 		p.scan.comments = kept
 	} else {
 		p.scan.comments = p.scan.comments[:0]
+		p.scan.directives()
 		p.scan.fill()
 	}
 	p.i = 0

@@ -22,6 +22,14 @@ func (p *Parser) primary() Expr {
 		return p.literal(start, TextLiteral)
 	case QuotedName:
 		return p.nameOrCall(start)
+	case TemplateMark:
+		if next := p.peek(1).Kind; next == Dot || next == LeftParen {
+			return p.nameOrCall(start)
+		}
+		p.next()
+		n := p.slabs.params.new()
+		n.node = p.node(start)
+		return n
 	case LeftParen:
 		return p.parens(start)
 	case Placeholder, VariableName:

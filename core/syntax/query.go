@@ -59,6 +59,11 @@ func (p *Parser) resultClauses(q *Query, from int) {
 		case p.at(word.Option) && p.peek(1).Kind == LeftParen:
 			p.next()
 			p.skipParens()
+		case p.tok.Kind == TemplateMark:
+			p.next()
+		case sel == nil && p.at(word.Into):
+			p.next()
+			p.exprList()
 		case sel != nil && p.lateClause(sel, q):
 		case p.broken && p.resume(from):
 			if p.tok.Kind == RightParen || p.atAny(word.Union, word.Intersect, word.Except, word.On, word.Set) {

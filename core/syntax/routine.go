@@ -19,6 +19,13 @@ func (p *Parser) routine() Stmt {
 		p.next()
 	}
 	p.accept(word.Body)
+	p.ifNotExists()
+	if p.tok.Kind == WordToken || p.tok.Kind == QuotedName {
+		p.partAfterDot()
+		for p.acceptKind(Dot) {
+			p.partAfterDot()
+		}
+	}
 	p.routineHead(kind)
 	mark := p.lists.stmts.mark()
 	if !p.atEnd() {

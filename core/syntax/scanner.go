@@ -20,6 +20,10 @@ type scanner struct {
 	rules    lexicalRules
 	tokens   []Token
 	comments []text.Span
+	// delimiter is the end of a statement that DELIMITER set, nil for the semicolon.
+	delimiter []byte
+	// inside counts the executed comments that are open.
+	inside int
 }
 
 // lexicalRules are the features that the scanner asks for, as plain fields
@@ -27,7 +31,9 @@ type scanner struct {
 type lexicalRules struct {
 	backslash, doubleText, brackets, hashComment, dashBlank, nested bool
 	pipesOr, dollarQuotes, qQuotes, hashNames, batchLines, slashes  bool
-	digitNames                                                      bool
+	digitNames, plus, delimiters, executed, mariaComments           bool
+	// version is the server's as MySQL writes it in /*!50001.
+	version int
 }
 
 func rulesOf(d dialect.Dialect) lexicalRules {
@@ -45,12 +51,19 @@ func rulesOf(d dialect.Dialect) lexicalRules {
 		batchLines:   d.Has(dialect.BatchLines),
 		slashes:      d.Has(dialect.SlashLines),
 		digitNames:   d.Has(dialect.DigitNames),
+		plus:         d.Has(dialect.SlashLines),
+		delimiters:   d.Has(dialect.DelimiterLines),
+		executed:     d.Has(dialect.ExecutedComments),
+
+		mariaComments: d == dialect.MariaDB,
+		version:       d.CommentVersion(),
 	}
 }
 
 func (s *scanner) reset(src []byte, d dialect.Dialect) {
 	s.src, s.pos, s.rules = src, 0, rulesOf(d)
 	s.tokens, s.comments = s.tokens[:0], s.comments[:0]
+	s.delimiter, s.inside = nil, 0
 	if bytes.HasPrefix(src, []byte{0xEF, 0xBB, 0xBF}) {
 		s.pos = 3
 	}
@@ -79,6 +92,9 @@ func (s *scanner) scan() TokenKind {
 	for s.pos < len(src) {
 		start := s.pos
 		c := src[start]
+		if s.delimiter != nil && s.atDelimiter() {
+			return BatchEnd
+		}
 		switch classes[c] & classMask {
 		case blankClass:
 			s.pos++
@@ -96,7 +112,9 @@ func (s *scanner) scan() TokenKind {
 			}
 			return s.operator(c)
 		case markClass:
-			return s.mark(c)
+			if kind := s.mark(c); kind != EOF {
+				return kind
+			}
 		default:
 			s.pos++
 			return s.emit(Stray, start)
@@ -278,6 +296,18 @@ func (s *scanner) mark(c byte) TokenKind {
 		return s.emit(LeftBracket, start)
 	case ']':
 		return s.emit(RightBracket, start)
+	case '{':
+		s.pos = start
+		if kind, ok := s.template(); ok {
+			return kind
+		}
+		s.pos = start + 1
+	case '\\':
+		if s.startsLine(start) {
+			s.pos = s.lineEnd(start)
+			s.comments = append(s.comments, text.Span{Start: text.Pos(start), End: text.Pos(s.pos)})
+			return EOF
+		}
 	}
 	return s.emit(Stray, start)
 }

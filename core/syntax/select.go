@@ -106,6 +106,10 @@ func (p *Parser) selectItem() *SelectItem {
 // selectClause reads one clause of the SELECT, in any order, and reports
 // whether there was one.
 func (p *Parser) selectClause(s *Select) bool {
+	if p.tok.Kind == TemplateMark { // it may stand for a clause, or nothing
+		p.next()
+		return true
+	}
 	switch p.word {
 	case word.Into:
 		if s.Into != nil {
@@ -317,6 +321,10 @@ func (p *Parser) orderItem() *OrderItem {
 	if p.at(word.Using) {
 		p.next()
 		p.next()
+	}
+	if p.at(word.Without) {
+		p.next()
+		p.expect(word.Overlaps)
 	}
 	switch {
 	case p.accept(word.Desc):

@@ -3,6 +3,7 @@ package syntax
 import (
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
+	"justlens/core/text"
 )
 
 // statement reads one statement of any kind.
@@ -23,6 +24,10 @@ func (p *Parser) statement() Stmt {
 		return p.update(nil)
 	case word.Delete:
 		return p.delete(nil)
+	case word.Set:
+		if p.peek(1).Word() == word.Statement {
+			return p.setStatement(start)
+		}
 	case word.Create:
 		return p.create()
 	case word.Begin, word.If, word.While, word.Declare, word.Loop, word.Repeat, word.For, word.Case:
@@ -77,11 +82,30 @@ func (p *Parser) withStmt() Stmt {
 // other passes over a statement that is only known by its first word.
 func (p *Parser) other() Stmt {
 	start, keyword := p.start(), p.tok.Span
+	copies, stdin := p.at(word.Copy), false
 	p.next()
 	for !p.atEnd() && !p.startsAnother() {
+		stdin = stdin || p.at(word.Stdin)
 		p.next()
+	}
+	if copies && stdin && p.i+1 == len(p.scan.tokens) && p.tok.Kind == Semicolon {
+		p.scan.copyData()
 	}
 	n := p.slabs.otherStmts.new()
 	*n = OtherStmt{node: p.node(start), Keyword: keyword}
+	return n
+}
+
+// setStatement reads MariaDB's SET STATEMENT variable = value, … FOR statement.
+func (p *Parser) setStatement(start text.Pos) Stmt {
+	for !p.at(word.For) && !p.atEnd() {
+		p.next()
+	}
+	p.expect(word.For)
+	mark := p.lists.stmts.mark()
+	p.lists.stmts.push(p.statement())
+	stmts := p.lists.stmts.take(mark)
+	n := p.slabs.controls.new()
+	*n = Control{node: p.node(start), Stmts: stmts}
 	return n
 }

@@ -42,7 +42,7 @@ var stops = [word.Total]uint8{
 	word.Option: notTableAlias, word.Use: notTableAlias, word.Force: notTableAlias, word.Ignore: notTableAlias,
 	word.Partition: notTableAlias, word.Sort: notTableAlias, word.Cluster: notTableAlias, word.Distribute: notTableAlias,
 	word.Output: notTableAlias, word.Asc: noAlias, word.Desc: noAlias, word.Nulls: noAlias, word.Lock: noAlias,
-	word.Default: notTableAlias, word.Asof: notTableAlias, word.Update: notName,
+	word.Default: notTableAlias, word.Before: notTableAlias, word.Asof: notTableAlias, word.Update: notName,
 }
 
 // startsOther reports whether a word that could be an alias begins a clause
@@ -54,6 +54,8 @@ func (p *Parser) startsOther() bool {
 		return false
 	case word.Start:
 		return next.Word() == word.With
+	case word.Procedure:
+		return p.peek(2).Kind == LeftParen
 	case word.Delete, word.Insert, word.Drop, word.Alter, word.Declare, word.Exec, word.Truncate, word.Merge, word.Begin,
 		word.Print, word.If, word.Create, word.Update, word.Commit, word.Execute, word.Return, word.While:
 		return p.startsLine() && p.startsAnother()

@@ -16,6 +16,7 @@ const (
 	NumberToken
 	Placeholder  // ? ?1 :a $1 %s ${a}
 	VariableName // @a @@a
+	TemplateMark // {{ … }}
 	Semicolon
 	BatchEnd // a line holding only GO or /
 	LeftParen

@@ -248,6 +248,9 @@ func (p *Parser) delete(with *With) Stmt {
 	if p.at(word.Top) {
 		n.Limit = p.top()
 	}
+	if p.at(word.History) && p.peek(1).Word() == word.From {
+		p.next()
+	}
 	if !p.at(word.From) {
 		mark := p.lists.refs.mark()
 		p.commaList(func() { p.lists.refs.push(p.deleteTarget()) })
@@ -261,6 +264,10 @@ func (p *Parser) delete(with *With) Stmt {
 		if p.at(word.From) {
 			n.Using = p.from()
 		}
+	}
+	if p.accept(word.Before) {
+		p.expect(word.SystemTime)
+		p.timePoint()
 	}
 	if p.atAny(word.Using, word.From) {
 		n.Using = p.from()

@@ -7,6 +7,7 @@ const (
 	Abort
 	Absent
 	Absolute
+	Accept
 	Access
 	Accessible
 	Account
@@ -68,6 +69,7 @@ const (
 	Breadth
 	Break
 	Browse
+	Btitle
 	Btree
 	Bulk
 	By
@@ -96,6 +98,7 @@ const (
 	Cipher
 	Class
 	ClassOrigin
+	Clear
 	Client
 	Clob
 	Close
@@ -138,6 +141,7 @@ const (
 	ConstraintCatalog
 	ConstraintName
 	ConstraintSchema
+	Contained
 	Contains
 	Containstable
 	Content
@@ -623,6 +627,7 @@ const (
 	Passing
 	Password
 	Path
+	Pause
 	Pctfree
 	Percent
 	PercentRank
@@ -675,6 +680,7 @@ const (
 	Quarter
 	Query
 	Quick
+	Quit
 	Quote
 	Raise
 	Raiserror
@@ -712,6 +718,8 @@ const (
 	RelayThread
 	Release
 	Reload
+	Rem
+	Remark
 	Remove
 	Rename
 	Reorganize
@@ -903,6 +911,7 @@ const (
 	Timestamp
 	Timestampadd
 	Timestampdiff
+	Timing
 	Tinyblob
 	Tinyint
 	Tinytext
@@ -924,12 +933,14 @@ const (
 	TryCast
 	TryConvert
 	Tsequal
+	Ttitle
 	Type
 	Types
 	Uescape
 	Uid
 	Unbounded
 	Uncommitted
+	Undefine
 	Undefined
 	Undo
 	Undofile
@@ -968,6 +979,7 @@ const (
 	Varchar
 	Varchar2
 	Varcharacter
+	Variable
 	Variables
 	Variadic
 	Varying
@@ -1027,6 +1039,7 @@ var names = [Total]string{
 	Abort:                     "ABORT",
 	Absent:                    "ABSENT",
 	Absolute:                  "ABSOLUTE",
+	Accept:                    "ACCEPT",
 	Access:                    "ACCESS",
 	Accessible:                "ACCESSIBLE",
 	Account:                   "ACCOUNT",
@@ -1088,6 +1101,7 @@ var names = [Total]string{
 	Breadth:                   "BREADTH",
 	Break:                     "BREAK",
 	Browse:                    "BROWSE",
+	Btitle:                    "BTITLE",
 	Btree:                     "BTREE",
 	Bulk:                      "BULK",
 	By:                        "BY",
@@ -1116,6 +1130,7 @@ var names = [Total]string{
 	Cipher:                    "CIPHER",
 	Class:                     "CLASS",
 	ClassOrigin:               "CLASS_ORIGIN",
+	Clear:                     "CLEAR",
 	Client:                    "CLIENT",
 	Clob:                      "CLOB",
 	Close:                     "CLOSE",
@@ -1158,6 +1173,7 @@ var names = [Total]string{
 	ConstraintCatalog:         "CONSTRAINT_CATALOG",
 	ConstraintName:            "CONSTRAINT_NAME",
 	ConstraintSchema:          "CONSTRAINT_SCHEMA",
+	Contained:                 "CONTAINED",
 	Contains:                  "CONTAINS",
 	Containstable:             "CONTAINSTABLE",
 	Content:                   "CONTENT",
@@ -1643,6 +1659,7 @@ var names = [Total]string{
 	Passing:                   "PASSING",
 	Password:                  "PASSWORD",
 	Path:                      "PATH",
+	Pause:                     "PAUSE",
 	Pctfree:                   "PCTFREE",
 	Percent:                   "PERCENT",
 	PercentRank:               "PERCENT_RANK",
@@ -1695,6 +1712,7 @@ var names = [Total]string{
 	Quarter:                   "QUARTER",
 	Query:                     "QUERY",
 	Quick:                     "QUICK",
+	Quit:                      "QUIT",
 	Quote:                     "QUOTE",
 	Raise:                     "RAISE",
 	Raiserror:                 "RAISERROR",
@@ -1732,6 +1750,8 @@ var names = [Total]string{
 	RelayThread:               "RELAY_THREAD",
 	Release:                   "RELEASE",
 	Reload:                    "RELOAD",
+	Rem:                       "REM",
+	Remark:                    "REMARK",
 	Remove:                    "REMOVE",
 	Rename:                    "RENAME",
 	Reorganize:                "REORGANIZE",
@@ -1923,6 +1943,7 @@ var names = [Total]string{
 	Timestamp:                 "TIMESTAMP",
 	Timestampadd:              "TIMESTAMPADD",
 	Timestampdiff:             "TIMESTAMPDIFF",
+	Timing:                    "TIMING",
 	Tinyblob:                  "TINYBLOB",
 	Tinyint:                   "TINYINT",
 	Tinytext:                  "TINYTEXT",
@@ -1944,12 +1965,14 @@ var names = [Total]string{
 	TryCast:                   "TRY_CAST",
 	TryConvert:                "TRY_CONVERT",
 	Tsequal:                   "TSEQUAL",
+	Ttitle:                    "TTITLE",
 	Type:                      "TYPE",
 	Types:                     "TYPES",
 	Uescape:                   "UESCAPE",
 	Uid:                       "UID",
 	Unbounded:                 "UNBOUNDED",
 	Uncommitted:               "UNCOMMITTED",
+	Undefine:                  "UNDEFINE",
 	Undefined:                 "UNDEFINED",
 	Undo:                      "UNDO",
 	Undofile:                  "UNDOFILE",
@@ -1988,6 +2011,7 @@ var names = [Total]string{
 	Varchar:                   "VARCHAR",
 	Varchar2:                  "VARCHAR2",
 	Varcharacter:              "VARCHARACTER",
+	Variable:                  "VARIABLE",
 	Variables:                 "VARIABLES",
 	Variadic:                  "VARIADIC",
 	Varying:                   "VARYING",
@@ -2044,6 +2068,7 @@ var lower = [Total]string{
 	Abort:                     "abort",
 	Absent:                    "absent",
 	Absolute:                  "absolute",
+	Accept:                    "accept",
 	Access:                    "access",
 	Accessible:                "accessible",
 	Account:                   "account",
@@ -2105,6 +2130,7 @@ var lower = [Total]string{
 	Breadth:                   "breadth",
 	Break:                     "break",
 	Browse:                    "browse",
+	Btitle:                    "btitle",
 	Btree:                     "btree",
 	Bulk:                      "bulk",
 	By:                        "by",
@@ -2133,6 +2159,7 @@ var lower = [Total]string{
 	Cipher:                    "cipher",
 	Class:                     "class",
 	ClassOrigin:               "class_origin",
+	Clear:                     "clear",
 	Client:                    "client",
 	Clob:                      "clob",
 	Close:                     "close",
@@ -2175,6 +2202,7 @@ var lower = [Total]string{
 	ConstraintCatalog:         "constraint_catalog",
 	ConstraintName:            "constraint_name",
 	ConstraintSchema:          "constraint_schema",
+	Contained:                 "contained",
 	Contains:                  "contains",
 	Containstable:             "containstable",
 	Content:                   "content",
@@ -2660,6 +2688,7 @@ var lower = [Total]string{
 	Passing:                   "passing",
 	Password:                  "password",
 	Path:                      "path",
+	Pause:                     "pause",
 	Pctfree:                   "pctfree",
 	Percent:                   "percent",
 	PercentRank:               "percent_rank",
@@ -2712,6 +2741,7 @@ var lower = [Total]string{
 	Quarter:                   "quarter",
 	Query:                     "query",
 	Quick:                     "quick",
+	Quit:                      "quit",
 	Quote:                     "quote",
 	Raise:                     "raise",
 	Raiserror:                 "raiserror",
@@ -2749,6 +2779,8 @@ var lower = [Total]string{
 	RelayThread:               "relay_thread",
 	Release:                   "release",
 	Reload:                    "reload",
+	Rem:                       "rem",
+	Remark:                    "remark",
 	Remove:                    "remove",
 	Rename:                    "rename",
 	Reorganize:                "reorganize",
@@ -2940,6 +2972,7 @@ var lower = [Total]string{
 	Timestamp:                 "timestamp",
 	Timestampadd:              "timestampadd",
 	Timestampdiff:             "timestampdiff",
+	Timing:                    "timing",
 	Tinyblob:                  "tinyblob",
 	Tinyint:                   "tinyint",
 	Tinytext:                  "tinytext",
@@ -2961,12 +2994,14 @@ var lower = [Total]string{
 	TryCast:                   "try_cast",
 	TryConvert:                "try_convert",
 	Tsequal:                   "tsequal",
+	Ttitle:                    "ttitle",
 	Type:                      "type",
 	Types:                     "types",
 	Uescape:                   "uescape",
 	Uid:                       "uid",
 	Unbounded:                 "unbounded",
 	Uncommitted:               "uncommitted",
+	Undefine:                  "undefine",
 	Undefined:                 "undefined",
 	Undo:                      "undo",
 	Undofile:                  "undofile",
@@ -3005,6 +3040,7 @@ var lower = [Total]string{
 	Varchar:                   "varchar",
 	Varchar2:                  "varchar2",
 	Varcharacter:              "varcharacter",
+	Variable:                  "variable",
 	Variables:                 "variables",
 	Variadic:                  "variadic",
 	Varying:                   "varying",

@@ -1,0 +1,205 @@
+package syntax
+
+import (
+	"bytes"
+
+	"justlens/core/dialect/word"
+	"justlens/core/text"
+)
+
+// directives passes over lines that are the client program's and not the
+// database's, where a statement may begin: psql's backslash commands, MySQL's
+// DELIMITER, SQL*Plus's settings, SQLite's dot commands. They are kept as
+// comments. No token has been read of the statement yet.
+func (s *scanner) directives() {
+	for {
+		s.skipBlanks()
+		if s.pos >= len(s.src) || !s.startsLine(s.pos) || !s.isDirective() {
+			return
+		}
+		end := s.lineEnd(s.pos)
+		s.comments = append(s.comments, text.Span{Start: text.Pos(s.pos), End: text.Pos(end)})
+		s.pos = end
+	}
+}
+
+// skipBlanks passes over blanks and comments.
+func (s *scanner) skipBlanks() {
+	for s.pos < len(s.src) {
+		c := s.src[s.pos]
+		switch classes[c] & classMask {
+		case blankClass:
+			s.pos++
+		case operatorClass:
+			if !s.comment(c) {
+				return
+			}
+		default:
+			return
+		}
+	}
+}
+
+// startsLine reports whether nothing but blanks stands before i on its line.
+func (s *scanner) startsLine(i int) bool {
+	for i--; i >= 0 && s.src[i] != '\n' && s.src[i] != '\r'; i-- {
+		if s.src[i] != ' ' && s.src[i] != '\t' && i > 2 {
+			return false
+		}
+	}
+	return true
+}
+
+func (s *scanner) lineEnd(i int) int {
+	if n := bytes.IndexAny(s.src[i:], "\r\n"); n >= 0 {
+		return i + n
+	}
+	return len(s.src)
+}
+
+func (s *scanner) isDirective() bool {
+	c := s.src[s.pos]
+	switch {
+	case c == '\\':
+		return true
+	case c == '.':
+		return s.pos+1 < len(s.src) && classes[s.src[s.pos+1]]&startsWord != 0
+	case c == '@':
+		return s.rules.plus
+	case classes[c]&startsWord == 0:
+		return false
+	}
+	end := s.pos
+	for end < len(s.src) && classes[s.src[end]]&inWord != 0 {
+		end++
+	}
+	w := word.Word(s.names.Intern(s.src[s.pos:end]))
+	rest := bytes.TrimSpace(s.src[end:s.lineEnd(end)])
+	switch w {
+	case word.Delimiter:
+		if !s.rules.delimiters || len(rest) == 0 {
+			return false
+		}
+		s.delimiter = bytes.Fields(rest)[0]
+		if bytes.Equal(s.delimiter, []byte(";")) {
+			s.delimiter = nil
+		}
+		return true
+	case word.Prompt, word.Spool, word.Define, word.Undefine, word.Rem, word.Remark, word.Whenever, word.Ttitle, word.Btitle,
+		word.Accept, word.Pause, word.Host, word.Timing, word.Variable, word.Column, word.Break, word.Clear, word.Compute:
+		return s.rules.plus
+	case word.Exec, word.Execute, word.Show, word.Exit, word.Quit, word.Desc, word.Describe, word.Start, word.Print:
+		return s.rules.plus && !s.rules.batchLines
+	case word.Set:
+		return s.rules.plus && !s.rules.batchLines && isPlusSetting(rest)
+	}
+	return false
+}
+
+// isPlusSetting tells SQL*Plus's SET from the statements SET TRANSACTION, SET
+// ROLE and SET CONSTRAINTS.
+func isPlusSetting(rest []byte) bool {
+	for _, statement := range []string{"transaction", "role", "constraint"} {
+		if len(rest) >= len(statement) && bytes.EqualFold(rest[:len(statement)], []byte(statement)) {
+			return false
+		}
+	}
+	return true
+}
+
+// atDelimiter reads MySQL's own end of statement, set by DELIMITER.
+func (s *scanner) atDelimiter() bool {
+	if !bytes.HasPrefix(s.src[s.pos:], s.delimiter) {
+		return false
+	}
+	start := s.pos
+	s.pos += len(s.delimiter)
+	s.emit(BatchEnd, start)
+	return true
+}
+
+// copyData passes over the rows behind COPY … FROM stdin, up to a line `\.`.
+func (s *scanner) copyData() {
+	start := s.lineEnd(s.pos)
+	end := bytes.Index(s.src[start:], []byte("\n\\."))
+	if end < 0 {
+		return
+	}
+	stop := start + end + len("\n\\.")
+	s.comments = append(s.comments, text.Span{Start: text.Pos(start), End: text.Pos(stop)})
+	s.pos = stop
+}
+
+// conditional reads the opening of a comment that MySQL executes, such as
+// /*!40101, and reports whether its inside is read; s.pos is at the slash.
+func (s *scanner) conditional() bool {
+	src, i := s.src, s.pos+2
+	maria := i < len(src) && src[i] == 'M'
+	if maria {
+		i++
+	}
+	if i >= len(src) || src[i] != '!' || maria && !s.rules.mariaComments {
+		return false
+	}
+	i++
+	from := i
+	for i < len(src) && i < from+6 && classes[src[i]]&classMask == digitClass {
+		i++
+	}
+	version := 0
+	if i-from >= 5 {
+		for _, c := range src[from:i] {
+			version = version*10 + int(c-'0')
+		}
+	} else {
+		i = from
+	}
+	if version > s.rules.version || s.rules.mariaComments && !maria && version >= 50700 && version <= 99999 {
+		return false
+	}
+	s.comments = append(s.comments, text.Span{Start: text.Pos(s.pos), End: text.Pos(i)})
+	s.pos = i
+	s.inside++
+	return true
+}
+
+// endConditional reads the end of a comment that is executed.
+func (s *scanner) endConditional() bool {
+	if s.inside == 0 || s.pos+1 >= len(s.src) || s.src[s.pos+1] != '/' {
+		return false
+	}
+	s.inside--
+	s.comments = append(s.comments, text.Span{Start: text.Pos(s.pos), End: text.Pos(s.pos + 2)})
+	s.pos += 2
+	return true
+}
+
+// template reads {{ … }} as a placeholder, and {% … %} and {# … #} as
+// comments; kind is EOF for a comment. It reports false where none stands.
+func (s *scanner) template() (kind TokenKind, ok bool) {
+	src, start := s.src, s.pos
+	if start+1 >= len(src) {
+		return EOF, false
+	}
+	var closing string
+	switch src[start+1] {
+	case '{':
+		closing = "}}"
+	case '%':
+		closing = "%}"
+	case '#':
+		closing = "#}"
+	default:
+		return EOF, false
+	}
+	end := bytes.Index(src[start:], []byte(closing))
+	if end < 0 {
+		return EOF, false
+	}
+	s.pos = start + end + len(closing)
+	if closing != "}}" {
+		s.comments = append(s.comments, text.Span{Start: text.Pos(start), End: text.Pos(s.pos)})
+		return EOF, true
+	}
+	return s.emit(TemplateMark, start), true
+}
