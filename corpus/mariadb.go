@@ -89,7 +89,7 @@ func problemIn(p *syntax.Parser, statement string) *syntax.Error {
 			first = &e
 		}
 	}
-	if first == nil && count != 1 {
+	if first == nil && count > 1 {
 		first = &syntax.Error{Expected: fmt.Sprintf("one statement, not %d", count)}
 	}
 	return first

@@ -28,7 +28,7 @@ func (p *Parser) call(start text.Pos, name []Ident) Expr {
 	case p.tok.Kind == Asterisk && p.peek(1).Kind == RightParen:
 		c.Star = true
 		p.next()
-	case p.tok.Kind != LeftParen && p.startsQuery(0):
+	case p.at(word.Select), p.at(word.With) && p.startsQuery(0):
 		mark := p.lists.exprs.mark()
 		p.lists.exprs.push(p.argumentQuery())
 		c.Args = p.lists.exprs.take(mark)

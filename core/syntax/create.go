@@ -89,7 +89,7 @@ func (p *Parser) tableElements(n *CreateTable) {
 		default:
 			p.lists.columns.push(p.columnDef())
 		}
-		if !p.acceptKind(Comma) {
+		if !p.acceptKind(Comma) || p.trailingComma() {
 			break
 		}
 	}
@@ -118,9 +118,11 @@ func (p *Parser) startsConstraint() bool {
 	case word.Check:
 		return next.Kind == LeftParen
 	case word.Unique:
-		return next.Kind == LeftParen || next.Word() == word.Key || next.Word() == word.Index || p.peek(2).Kind == LeftParen
+		return next.Kind == LeftParen || next.Word() == word.Key || next.Word() == word.Index || next.Word() == word.Using ||
+			p.peek(2).Kind == LeftParen || p.peek(2).Word() == word.Using
 	case word.Index, word.Key:
-		return next.Kind == LeftParen || p.peek(2).Kind == LeftParen || p.peek(2).Word() == word.Using || next.Word() == word.If
+		return next.Kind == LeftParen || p.peek(2).Kind == LeftParen || p.peek(2).Word() == word.Using || next.Word() == word.If ||
+			next.Word() == word.Using
 	case word.Period:
 		return next.Word() == word.For
 	}
@@ -212,6 +214,10 @@ func (p *Parser) constraint() *Constraint {
 
 // skipConstraint passes over GENERATED …, AS (…), COLLATE x, COMMENT 'x' and the like.
 func (p *Parser) skipConstraint() {
+	if p.accept(word.Collate) {
+		p.collation()
+		return
+	}
 	p.next()
 	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
 		if p.startsColumnConstraint() && !p.at(word.As) {

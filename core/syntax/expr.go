@@ -265,12 +265,26 @@ func (p *Parser) in(start text.Pos, left Expr, not bool) Expr {
 	switch {
 	case p.tok.Kind == LeftParen && p.startsQuery(1):
 		p.next()
-		n.Query = p.query()
+		q := p.query()
+		if inner := onlyParens(q); inner != nil && p.tok.Kind == Comma {
+			// The inner parentheses held the first value of a list.
+			x := p.slabs.subquerys.new()
+			*x = Subquery{node: inner.node, Query: inner.Query}
+			x.id = q.id
+			mark := p.lists.exprs.mark()
+			p.lists.exprs.push(x)
+			for p.acceptKind(Comma) {
+				p.lists.exprs.push(p.expr())
+			}
+			n.List = p.lists.exprs.take(mark)
+		} else {
+			n.Query = q
+		}
 		p.expectKind(RightParen, ")")
 	case p.tok.Kind == LeftParen:
 		p.next()
 		if p.tok.Kind != RightParen {
-			n.List = p.exprList()
+			n.List = p.strictList()
 		}
 		p.expectKind(RightParen, ") or a comma")
 	default:

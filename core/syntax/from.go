@@ -19,7 +19,7 @@ func (p *Parser) from() *From {
 func (p *Parser) tableList() []TableExpr {
 	mark := p.lists.tables.mark()
 	p.lists.tables.push(p.tableExpr())
-	for p.acceptKind(Comma) {
+	for p.acceptKind(Comma) && !p.trailingComma() {
 		p.lists.tables.push(p.tableExpr())
 	}
 	return p.lists.tables.take(mark)
@@ -158,6 +158,9 @@ func (p *Parser) joinOperator() (typ JoinType, natural, ok bool) {
 			}
 			return OuterApply, false, true
 		case word.Inner, word.Outer, word.Asof:
+		case word.StraightJoin:
+			p.next()
+			return typ, natural, true
 		case word.Join:
 			p.next()
 			return typ, natural, true
@@ -196,6 +199,13 @@ func (p *Parser) tablePrimary() TableExpr {
 		return p.parenTable(start, p.tableExpr())
 	case p.at(word.Only) && p.peek(1).Kind != Dot:
 		p.next()
+	}
+	if p.atBrace() { // {oj a LEFT JOIN b …}
+		p.next()
+		p.next()
+		t := p.tableExpr()
+		p.closeBrace()
+		return t
 	}
 	if p.tok.Kind == Placeholder || p.tok.Kind == VariableName {
 		return p.placeholderTable(start)

@@ -61,7 +61,7 @@ func (l *lists) reset() {
 // commaList calls one for each element of a list separated by commas.
 func (p *Parser) commaList(one func()) {
 	one()
-	for p.acceptKind(Comma) {
+	for p.acceptKind(Comma) && !p.trailingComma() {
 		one()
 	}
 }
@@ -70,7 +70,17 @@ func (p *Parser) commaList(one func()) {
 func (p *Parser) exprList() []Expr {
 	mark := p.lists.exprs.mark()
 	p.lists.exprs.push(p.expr())
-	for p.acceptKind(Comma) {
+	for p.acceptKind(Comma) && !p.trailingComma() {
+		p.lists.exprs.push(p.expr())
+	}
+	return p.lists.exprs.take(mark)
+}
+
+// strictList is exprList where elements side by side can only lack a comma.
+func (p *Parser) strictList() []Expr {
+	mark := p.lists.exprs.mark()
+	p.lists.exprs.push(p.expr())
+	for p.acceptKind(Comma) && !p.trailingComma() || p.missingComma() {
 		p.lists.exprs.push(p.expr())
 	}
 	return p.lists.exprs.take(mark)
@@ -91,6 +101,7 @@ func (p *Parser) ident(what string) Ident {
 		p.fail(what)
 		return Ident{}
 	}
+	p.reserved()
 	id := Ident{Span: p.tok.Span, Sym: p.tok.Sym, Quoted: p.tok.Kind == QuotedName}
 	p.next()
 	return id

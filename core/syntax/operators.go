@@ -147,7 +147,7 @@ func (s *scanner) placeholder(c byte) TokenKind {
 			return EOF
 		}
 		i += end + 2
-	case (c == ':' || c == '$') && classes[next]&inWord != 0, c == '&' && classes[next]&startsWord != 0:
+	case (c == ':' || c == '$') && classes[next]&inWord != 0, c == '&' && s.rules.plus && classes[next]&startsWord != 0:
 		if c == ':' && start > 0 && src[start-1] == ':' {
 			return EOF
 		}

@@ -6,26 +6,6 @@ import (
 	"justlens/core/text"
 )
 
-// ErrorKind tells errors apart.
-type ErrorKind uint8
-
-const (
-	// UnexpectedError: something else was expected in the place of a token.
-	UnexpectedError ErrorKind = iota
-	// UnclosedError: a quote is never closed.
-	UnclosedError
-	// DeepError: nested too deeply to be read.
-	DeepError
-)
-
-// Error is a place where the text cannot be read.
-type Error struct {
-	Kind     ErrorKind
-	Span     text.Span // of the token that does not fit, or of the opening quote
-	Expected string    // in words for people: "a table name"
-	Found    string    // the token, or "the end of the text"
-}
-
 // Statement is one statement of a script with what was read of it. It and all
 // it holds are valid until the next call of [Parser.Next].
 type Statement struct {
@@ -92,12 +72,9 @@ func (p *Parser) Next() *Statement {
 	}
 	first := p.i
 	start := p.tok.Span.Start
-	stmt := p.statement()
-	for p.tok.Kind == TemplateMark {
-		p.next()
-	}
-	if !p.broken && !p.atEnd() && !p.startsAnother() {
-		p.fail("the end of the statement")
+	stmt := p.whole()
+	if len(p.errors) > 0 {
+		stmt = p.repair(first, stmt)
 	}
 	end := p.i
 	if p.broken {
@@ -108,21 +85,21 @@ func (p *Parser) Next() *Statement {
 	if len(tokens) > 0 {
 		span.End = tokens[len(tokens)-1].Span.End
 	}
-	p.tellUnclosed(tokens)
+	p.tellScanned(tokens)
 	p.stmt = Statement{Node: stmt, Span: span, Tokens: tokens, Comments: p.scan.comments, Errors: p.errors, Nodes: int(p.lastID)}
 	return &p.stmt
 }
 
-// tellUnclosed puts a quote that is never closed in the place of the errors
-// that follow from it.
-func (p *Parser) tellUnclosed(tokens []Token) {
-	for _, t := range tokens {
-		if t.Flags&Unclosed != 0 {
-			opener := text.Span{Start: t.Span.Start, End: t.Span.Start + 1}
-			p.errors = append(p.errors[:0], Error{Kind: UnclosedError, Span: opener, Found: string(p.scan.src[t.Span.Start])})
-			return
-		}
+// whole reads a statement up to its end.
+func (p *Parser) whole() Stmt {
+	stmt := p.statement()
+	for p.tok.Kind == TemplateMark {
+		p.next()
 	}
+	if !p.broken && !p.atEnd() && !p.startsAnother() {
+		p.fail("the end of the statement")
+	}
+	return stmt
 }
 
 // begin drops what belongs to the statement before and keeps tokens that were
@@ -263,47 +240,6 @@ func (p *Parser) expectKind(k TokenKind, what string) {
 	if !p.acceptKind(k) {
 		p.fail(what)
 	}
-}
-
-// fail records that something else was expected here. Until recovery the
-// parser then sees the end of the text, so that productions return at once and
-// say nothing more.
-func (p *Parser) fail(expected string) {
-	if p.broken {
-		return
-	}
-	found := "the end of the text"
-	span := p.tok.Span
-	switch {
-	case p.tok.Kind == Semicolon:
-		found = "the end of the statement"
-	case p.tok.Kind != EOF:
-		found = string(p.scan.src[span.Start:span.End])
-	default:
-		span = p.endSpan()
-	}
-	p.breakOff(Error{Span: span, Expected: expected, Found: found})
-}
-
-func (p *Parser) breakOff(e Error) {
-	p.errors = append(p.errors, e)
-	p.stop()
-}
-
-// stop enters the broken state at tok.
-func (p *Parser) stop() {
-	p.broken, p.failed = true, p.i
-	at := p.tok.Span.Start
-	p.tok = Token{Kind: EOF, Span: text.Span{Start: at, End: at}}
-	p.word = word.NoWord
-}
-
-// endSpan gives the last token read, to point at when the text ends too soon.
-func (p *Parser) endSpan() text.Span {
-	if p.i > 0 {
-		return p.scan.tokens[p.i-1].Span
-	}
-	return p.tok.Span
 }
 
 // resume leaves the broken state at the next clause of the construct whose

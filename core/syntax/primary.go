@@ -43,8 +43,35 @@ func (p *Parser) primary() Expr {
 		n.node = p.node(start)
 		return n
 	}
+	if p.atBrace() {
+		return p.braced(start)
+	}
 	p.fail("an expression")
 	return p.badExpr(start)
+}
+
+// atBrace reports whether an escape such as {fn …} or {d '…'} begins here.
+func (p *Parser) atBrace() bool {
+	return p.tok.Kind == Stray && p.scan.src[p.tok.Span.Start] == '{' && p.peek(1).Kind == WordToken
+}
+
+// braced reads {fn call}, {d '2026-05-01'} and the like.
+func (p *Parser) braced(start text.Pos) Expr {
+	p.next()
+	p.next()
+	x := p.expr()
+	p.closeBrace()
+	n := p.slabs.parens.new()
+	*n = Paren{node: p.node(start), X: x}
+	return n
+}
+
+func (p *Parser) closeBrace() {
+	if p.tok.Kind != Stray || p.scan.src[p.tok.Span.Start] != '}' {
+		p.fail("}")
+		return
+	}
+	p.next()
 }
 
 func (p *Parser) literal(start text.Pos, kind LiteralKind) Expr {
@@ -329,6 +356,9 @@ func (p *Parser) caseExpr(start text.Pos) Expr {
 // nameOrCall reads a name of several parts, with .* or a call behind it.
 func (p *Parser) nameOrCall(start text.Pos) Expr {
 	mark := p.lists.idents.mark()
+	if next := p.peek(1).Kind; next != LeftParen && next != Dot && next != TextToken {
+		p.reserved()
+	}
 	p.lists.idents.push(p.partAfterDot())
 	for p.tok.Kind == Dot {
 		p.next()

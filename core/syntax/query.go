@@ -244,7 +244,7 @@ func (p *Parser) values() Body {
 		p.expectKind(LeftParen, "(")
 		var items []Expr
 		if p.tok.Kind != RightParen {
-			items = p.exprList()
+			items = p.strictList()
 		}
 		p.expectKind(RightParen, ") or a comma")
 		r := p.slabs.rows.new()

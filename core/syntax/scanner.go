@@ -22,6 +22,8 @@ type scanner struct {
 	comments []text.Span
 	// delimiter is the end of a statement that DELIMITER set, nil for the semicolon.
 	delimiter []byte
+	// pasted are the characters that stand in the place of others.
+	pasted []Error
 	// inside counts the executed comments that are open.
 	inside int
 }
@@ -63,7 +65,7 @@ func rulesOf(d dialect.Dialect) lexicalRules {
 func (s *scanner) reset(src []byte, d dialect.Dialect) {
 	s.src, s.pos, s.rules = src, 0, rulesOf(d)
 	s.tokens, s.comments = s.tokens[:0], s.comments[:0]
-	s.delimiter, s.inside = nil, 0
+	s.delimiter, s.inside, s.pasted = nil, 0, s.pasted[:0]
 	if bytes.HasPrefix(src, []byte{0xEF, 0xBB, 0xBF}) {
 		s.pos = 3
 	}
@@ -179,10 +181,7 @@ func (s *scanner) wideWord() TokenKind {
 				break
 			}
 			s.pos += size
-			if unicode.IsSpace(r) || r == 0xFEFF || r == 0x200B {
-				return EOF
-			}
-			return s.emit(Stray, start)
+			return s.pastedCharacter(r, start)
 		}
 		s.pos += size
 	}

@@ -76,7 +76,7 @@ func (p *Parser) top() *Limit {
 func (p *Parser) selectItems() []*SelectItem {
 	mark := p.lists.items.mark()
 	p.lists.items.push(p.selectItem())
-	for p.acceptKind(Comma) {
+	for p.acceptKind(Comma) && !p.trailingComma() || p.missingComma() {
 		p.lists.items.push(p.selectItem())
 	}
 	return p.lists.items.take(mark)
@@ -93,6 +93,9 @@ func (p *Parser) selectItem() *SelectItem {
 		return item
 	}
 	item.X = p.expr()
+	if star, ok := item.X.(*Star); ok && (p.at(word.As) || len(star.Qualifier) > 0 && p.tok.Kind == TextToken) {
+		p.fail("a comma or FROM: * cannot have a name")
+	}
 	if p.tok.Kind == TextToken && !p.broken {
 		item.Alias = Ident{Span: p.tok.Span, Sym: p.textSym(p.tok.Span), Quoted: true}
 		p.next()
@@ -219,7 +222,10 @@ func (p *Parser) groupBy() *GroupBy {
 	}
 	if !g.All || !p.atEnd() && p.tok.Kind != RightParen && stops[p.word]&startsClause == 0 {
 		mark := p.lists.exprs.mark()
-		p.commaList(func() { p.lists.exprs.push(p.groupItem(g)) })
+		p.lists.exprs.push(p.groupItem(g))
+		for p.acceptKind(Comma) && !p.trailingComma() || p.missingComma() {
+			p.lists.exprs.push(p.groupItem(g))
+		}
 		g.Items = p.lists.exprs.take(mark)
 	}
 	if p.at(word.With) && (p.peek(1).Word() == word.Rollup || p.peek(1).Word() == word.Cube) {
@@ -308,7 +314,7 @@ func (p *Parser) orderBy() *OrderBy {
 func (p *Parser) orderItems() []*OrderItem {
 	mark := p.lists.orders.mark()
 	p.lists.orders.push(p.orderItem())
-	for p.acceptKind(Comma) {
+	for p.acceptKind(Comma) && !p.trailingComma() || p.missingComma() {
 		p.lists.orders.push(p.orderItem())
 	}
 	return p.lists.orders.take(mark)

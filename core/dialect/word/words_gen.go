@@ -301,6 +301,7 @@ const (
 	Force
 	Foreach
 	Foreign
+	Form
 	Format
 	Forward
 	Found
@@ -1333,6 +1334,7 @@ var names = [Total]string{
 	Force:                     "FORCE",
 	Foreach:                   "FOREACH",
 	Foreign:                   "FOREIGN",
+	Form:                      "FORM",
 	Format:                    "FORMAT",
 	Forward:                   "FORWARD",
 	Found:                     "FOUND",
@@ -2362,6 +2364,7 @@ var lower = [Total]string{
 	Force:                     "force",
 	Foreach:                   "foreach",
 	Foreign:                   "foreign",
+	Form:                      "form",
 	Format:                    "format",
 	Forward:                   "forward",
 	Found:                     "found",

@@ -1,0 +1,180 @@
+package syntax
+
+import (
+	"strings"
+
+	"justlens/core/dialect/word"
+	"justlens/core/text"
+)
+
+// ErrorKind tells errors apart.
+type ErrorKind uint8
+
+const (
+	// UnexpectedError: something else was expected in the place of a token.
+	UnexpectedError ErrorKind = iota
+	// UnclosedError: a quote or comment is never closed.
+	UnclosedError
+	// UnbalancedError: a parenthesis is never closed, or closes nothing.
+	UnbalancedError
+	// MissingCommaError: two elements of a list stand side by side.
+	MissingCommaError
+	// TrailingCommaError: a comma is followed by no element.
+	TrailingCommaError
+	// SlipError: a misspelt or glued keyword.
+	SlipError
+	// PastedError: a character that a text program put in the place of another.
+	PastedError
+	// ReservedError: a reserved word stands as a bare name.
+	ReservedError
+	// DeepError: nested too deeply to be read.
+	DeepError
+)
+
+// Error is a place where the text cannot be read. Of the kinds from
+// MissingCommaError to ReservedError the parser knows what is meant, and the
+// tree holds it.
+type Error struct {
+	Kind     ErrorKind
+	Span     text.Span // of the token that does not fit, or of the opener
+	Expected string    // in words for people: "a table name"
+	Found    string    // the token, or "the end of the text"
+	// Near is another place that explains the error, empty where there is none.
+	Near text.Span
+	// Replace is what should stand in the place of Span, where that is known.
+	Replace string
+}
+
+// fail records that something else was expected here. Until recovery the
+// parser then sees the end of the text, so that productions return at once and
+// say nothing more.
+func (p *Parser) fail(expected string) {
+	if p.broken {
+		return
+	}
+	found := "the end of the text"
+	span := p.tok.Span
+	switch {
+	case p.tok.Kind == Semicolon || p.tok.Kind == BatchEnd:
+		found, span = "the end of the statement", p.endSpan()
+	case p.tok.Kind == EOF:
+		span = p.endSpan()
+	default:
+		found = string(p.scan.src[span.Start:span.End])
+	}
+	e := Error{Span: span, Expected: expected, Found: found}
+	switch {
+	case p.tok.Kind == RightParen && !p.opened():
+		e.Kind = UnbalancedError
+	case strings.HasPrefix(expected, ")") && (p.atEnd() || stops[p.word]&startsClause != 0):
+		if open, ok := p.opener(); ok {
+			e.Kind, e.Near, e.Span = UnbalancedError, span, open
+		}
+	}
+	p.breakOff(e)
+}
+
+// opened reports whether a parenthesis is open at tok.
+func (p *Parser) opened() bool {
+	_, ok := p.opener()
+	return ok
+}
+
+// opener finds the innermost parenthesis of the statement that is open at tok.
+func (p *Parser) opener() (text.Span, bool) {
+	depth := 0
+	for i := p.i - 1; i >= 0; i-- {
+		switch p.scan.tokens[i].Kind {
+		case RightParen:
+			depth++
+		case LeftParen:
+			if depth == 0 {
+				return p.scan.tokens[i].Span, true
+			}
+			depth--
+		}
+	}
+	return text.Span{}, false
+}
+
+func (p *Parser) breakOff(e Error) {
+	p.errors = append(p.errors, e)
+	p.stop()
+}
+
+// stop enters the broken state at tok.
+func (p *Parser) stop() {
+	p.broken, p.failed = true, p.i
+	at := p.tok.Span.Start
+	p.tok = Token{Kind: EOF, Span: text.Span{Start: at, End: at}}
+	p.word = 0
+}
+
+// endSpan gives the last token read, to point at when the text ends too soon.
+func (p *Parser) endSpan() text.Span {
+	if p.i > 0 {
+		return p.scan.tokens[p.i-1].Span
+	}
+	return p.tok.Span
+}
+
+// tellScanned adds what the scanner saw: quotes never closed, which explain
+// all other errors, and pasted characters.
+func (p *Parser) tellScanned(tokens []Token) {
+	if len(tokens) == 0 {
+		return
+	}
+	for _, t := range tokens {
+		if t.Flags&Unclosed != 0 {
+			opener := text.Span{Start: t.Span.Start, End: t.Span.Start + 1}
+			p.errors = append(p.errors[:0], Error{Kind: UnclosedError, Span: opener, Found: string(p.scan.src[t.Span.Start])})
+			break
+		}
+	}
+	whole := text.Span{Start: tokens[0].Span.Start, End: tokens[len(tokens)-1].Span.End}
+	for _, e := range p.scan.pasted {
+		if whole.Contains(e.Span) {
+			p.errors = append(p.errors, e)
+		}
+	}
+}
+
+// missingComma goes on with a list in which a comma is missing before tok, and
+// reports whether an element stands here that only a comma can separate.
+func (p *Parser) missingComma() bool {
+	switch p.tok.Kind {
+	case NumberToken, TextToken, QuotedName, Placeholder:
+	case WordToken:
+		if p.word != word.NoWord {
+			return false
+		}
+	default:
+		return false
+	}
+	if p.broken || p.i == 0 {
+		return false
+	}
+	last := p.scan.tokens[p.i-1].Span
+	p.errors = append(p.errors, Error{Kind: MissingCommaError, Span: last, Found: string(p.scan.src[p.tok.Span.Start:p.tok.Span.End]), Near: p.tok.Span})
+	return true
+}
+
+// trailingComma reports whether the comma just read is followed by no element,
+// and records it.
+func (p *Parser) trailingComma() bool {
+	if p.broken {
+		return false
+	}
+	if p.tok.Kind != RightParen && !p.atEnd() && stops[p.word]&startsClause == 0 {
+		return false
+	}
+	p.errors = append(p.errors, Error{Kind: TrailingCommaError, Span: p.endSpan(), Found: string(p.scan.src[p.tok.Span.Start:p.tok.Span.End])})
+	return true
+}
+
+// reserved records that a word stands as a bare name that the dialect reserves.
+func (p *Parser) reserved() {
+	if p.tok.Kind == WordToken && p.dialect.Reserves(p.word) && !isPseudoColumn(p.word) && !p.broken {
+		p.errors = append(p.errors, Error{Kind: ReservedError, Span: p.tok.Span, Found: string(p.scan.src[p.tok.Span.Start:p.tok.Span.End])})
+	}
+}
