@@ -3,6 +3,7 @@ package check
 import (
 	"justlens/core/bind"
 	"justlens/core/dialect"
+	"justlens/core/dialect/word"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -53,4 +54,10 @@ func lower(s string) string {
 		}
 	}
 	return string(b)
+}
+
+// KnownWord gives the keyword that stands at a span, if one does.
+func (p *Pass) KnownWord(s text.Span) (word.Word, bool) {
+	w := word.Word(p.Names.Find(string(p.Src[s.Start:s.End])))
+	return w, w != word.NoWord && w < word.Total
 }

@@ -35,6 +35,9 @@ const (
 	DelimiterLines
 	// ExecutedComments: /*! … */ is executed.
 	ExecutedComments
+	// KnownStatements: a statement begins with one of the known words; there is
+	// no bare call of a procedure, and no client's own command without a mark.
+	KnownStatements
 	// BodyAfterAs: the body of a routine follows AS or IS as statements; elsewhere
 	// as text.
 	BodyAfterAs
@@ -89,6 +92,7 @@ var features = [...]Set{
 	DigitNames:        In(MySQL, MariaDB),
 	DelimiterLines:    In(ANSI, MySQL, MariaDB),
 	ExecutedComments:  In(MySQL, MariaDB),
+	KnownStatements:   In(Postgres, MySQL, MariaDB, SQLite, Spark),
 	BodyAfterAs:       In(ANSI, SQLServer, Oracle),
 	BlockStatements:   In(ANSI, SQLServer, Oracle, MariaDB),
 	SlashLines:        In(ANSI, Oracle),

@@ -106,8 +106,8 @@ func (r *Reviewer) Review(f *text.File) *File {
 	return out
 }
 
-// statement runs the checks on one statement. One that could not be read
-// whole is only told so: what else might be said could hang on the slip.
+// statement runs the checks on one statement. One whose end could not be read
+// is only told so: what else might be said could hang on what is hidden.
 func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 	from := len(r.found)
 	r.pass.Stmt = stmt
@@ -116,7 +116,7 @@ func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 		r.pass.Check = c
 		c.Statement(&r.pass)
 	}
-	if len(stmt.Errors) == 0 {
+	if !stmt.Cut {
 		r.walk(stmt.Node)
 	}
 	mine := r.found[from:]

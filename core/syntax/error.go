@@ -3,6 +3,7 @@ package syntax
 import (
 	"strings"
 
+	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/text"
 )
@@ -43,6 +44,8 @@ type Error struct {
 	Near text.Span
 	// Replace is what should stand in the place of Span, where that is known.
 	Replace string
+
+	at int // index of the token at which the parser stood
 }
 
 // fail records that something else was expected here. Until recovery the
@@ -98,6 +101,7 @@ func (p *Parser) opener() (text.Span, bool) {
 }
 
 func (p *Parser) breakOff(e Error) {
+	e.at = p.i
 	p.errors = append(p.errors, e)
 	p.stop()
 }
@@ -145,7 +149,7 @@ func (p *Parser) missingComma() bool {
 	switch p.tok.Kind {
 	case NumberToken, TextToken, QuotedName, Placeholder:
 	case WordToken:
-		if p.word != word.NoWord {
+		if stops[p.word] != 0 || dialect.ReservedIn(p.word) != 0 || p.at(word.Siblings) {
 			return false
 		}
 	default:
@@ -155,7 +159,7 @@ func (p *Parser) missingComma() bool {
 		return false
 	}
 	last := p.scan.tokens[p.i-1].Span
-	p.errors = append(p.errors, Error{Kind: MissingCommaError, Span: last, Found: string(p.scan.src[p.tok.Span.Start:p.tok.Span.End]), Near: p.tok.Span})
+	p.errors = append(p.errors, Error{Kind: MissingCommaError, Span: last, Found: string(p.scan.src[p.tok.Span.Start:p.tok.Span.End]), Near: p.tok.Span, at: p.i})
 	return true
 }
 

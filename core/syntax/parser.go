@@ -15,6 +15,8 @@ type Statement struct {
 	Comments []text.Span // before, within and after, up to the next statement
 	Errors   []Error
 	Nodes    int // the largest node number
+	// Cut tells that the end of the statement could not be read.
+	Cut bool
 }
 
 // maxDepth bounds the nesting of expressions, queries and joins.
@@ -36,6 +38,7 @@ type Parser struct {
 	last   text.Pos  // end of the token before tok
 	empty  text.Pos  // of the last empty node, which those above it hold
 	depth  int
+	bodies int // routine bodies around tok
 	errors []Error
 	broken bool // after an error, until recovery
 	failed int  // index of the token at which the error stands
@@ -86,7 +89,7 @@ func (p *Parser) Next() *Statement {
 		span.End = tokens[len(tokens)-1].Span.End
 	}
 	p.tellScanned(tokens)
-	p.stmt = Statement{Node: stmt, Span: span, Tokens: tokens, Comments: p.scan.comments, Errors: p.errors, Nodes: int(p.lastID)}
+	p.stmt = Statement{Node: stmt, Span: span, Tokens: tokens, Comments: p.scan.comments, Errors: p.errors, Nodes: int(p.lastID), Cut: p.broken}
 	return &p.stmt
 }
 
@@ -107,7 +110,7 @@ func (p *Parser) whole() Stmt {
 func (p *Parser) begin() {
 	p.slabs.reset()
 	p.lists.reset()
-	p.lastID, p.depth, p.empty, p.broken = 0, 0, 0, false
+	p.lastID, p.depth, p.bodies, p.empty, p.broken = 0, 0, 0, 0, false
 	p.errors = p.errors[:0]
 	rest := copy(p.scan.tokens, p.scan.tokens[p.i:])
 	p.scan.tokens = p.scan.tokens[:rest]
@@ -261,9 +264,6 @@ func (p *Parser) resume(from int) bool {
 			continue
 		}
 		if depth < 0 || stops[t.Word()]&startsClause != 0 {
-			if i == p.failed && depth >= 0 && i <= from+1 {
-				continue
-			}
 			p.broken, p.i = false, i
 			p.last = p.scan.tokens[i-1].Span.End
 			p.load()

@@ -372,7 +372,7 @@ func (p *Parser) nameOrCall(start text.Pos) Expr {
 		p.lists.idents.push(p.partAfterDot())
 	}
 	parts := p.lists.idents.take(mark)
-	if p.tok.Kind == LeftParen {
+	if p.tok.Kind == LeftParen && (p.peek(1).Kind != Plus || p.peek(2).Kind != RightParen) {
 		return p.call(start, parts)
 	}
 	n := p.slabs.names.new()

@@ -27,11 +27,14 @@ var glued = [...]struct {
 // the place were the keyword it resembles. If so the statement is the one so
 // read, and its only error the slip.
 func (p *Parser) repair(first int, stmt Stmt) Stmt {
-	if !p.broken || p.errors[0].Kind == DeepError || len(p.errors) > 1 {
+	switch p.errors[0].Kind {
+	case UnexpectedError, UnbalancedError, MissingCommaError:
+	default:
 		return stmt
 	}
-	failed, errors := p.failed, append([]Error(nil), p.errors...)
-	for i := failed; i >= first && i >= failed-3; i-- {
+	end, failed, broken, errors := p.i, p.failed, p.broken, append([]Error(nil), p.errors...)
+	at := errors[0].at
+	for i := at; i >= first && i >= at-3; i-- {
 		t := p.scan.tokens[i]
 		if t.Kind != WordToken || i > first && p.scan.tokens[i-1].Kind == Dot {
 			continue
@@ -63,13 +66,18 @@ func (p *Parser) repair(first int, stmt Stmt) Stmt {
 			p.scan.tokens[i] = t
 		}
 	}
-	p.errors, p.broken, p.failed = append(p.errors[:0], errors...), true, failed
+	p.errors, p.i, p.broken, p.failed = append(p.errors[:0], errors...), end, broken, failed
+	p.load()
+	if broken {
+		p.stop()
+		p.failed = failed
+	}
 	return stmt
 }
 
 // again reads the statement with a changed token; nil if that does not help.
 func (p *Parser) again(first int, slip Token, replace string) Stmt {
-	p.errors, p.broken, p.i, p.depth = p.errors[:0], false, first, 0
+	p.errors, p.broken, p.i, p.depth, p.bodies = p.errors[:0], false, first, 0, 0
 	p.load()
 	stmt := p.whole()
 	if len(p.errors) > 0 {

@@ -69,7 +69,8 @@ func (p *Parser) routineHead(kind word.Word) {
 // startsBody reports whether the body of a routine begins here.
 func (p *Parser) startsBody(kind word.Word) bool {
 	switch p.word {
-	case word.Begin, word.Declare, word.If, word.Loop, word.While, word.Repeat, word.Call, word.Do, word.Case, word.Select, word.Signal:
+	case word.Begin, word.Declare, word.If, word.Loop, word.While, word.Repeat, word.Call, word.Do, word.Case, word.Select, word.Signal,
+		word.Grant, word.Revoke, word.Drop, word.Truncate, word.Alter, word.Show:
 		return !(p.at(word.If) && (p.peek(1).Word() == word.Not || p.peek(1).Word() == word.Exists)) && !(p.at(word.Do) && kind == word.Event) || p.at(word.Do)
 	case word.Return:
 		return p.peek(1).Word() != word.Type
@@ -198,6 +199,8 @@ func (p *Parser) bodyStmt() {
 			}
 		}
 	}
+	p.bodies++
+	defer func() { p.bodies-- }()
 	if s := p.controlOrNil(); s != nil {
 		p.lists.stmts.push(s)
 		return

@@ -185,7 +185,7 @@ func (s *scanner) wideWord() TokenKind {
 		}
 		s.pos += size
 	}
-	sym := s.names.internLong(string(s.src[start:s.pos]))
+	sym := s.names.Intern(s.src[start:s.pos])
 	s.emit(WordToken, start)
 	s.tokens[len(s.tokens)-1].Sym = sym
 	return WordToken

@@ -38,7 +38,7 @@ func (p *Parser) statement() Stmt {
 	if p.tok.Kind == LeftParen && p.startsQuery(1) {
 		return p.selectStmt()
 	}
-	if p.tok.Kind == Stray {
+	if p.tok.Kind == Stray || p.unknownStart() {
 		p.fail("a statement")
 		n := p.slabs.badStmts.new()
 		n.node = p.node(start)
@@ -108,4 +108,30 @@ func (p *Parser) setStatement(start text.Pos) Stmt {
 	n := p.slabs.controls.new()
 	*n = Control{node: p.node(start), Stmts: stmts}
 	return n
+}
+
+// unknownStart reports whether no statement begins like this: the word is no
+// known one, and the dialect has no bare call of a procedure, or it resembles
+// the first word of a statement.
+func (p *Parser) unknownStart() bool {
+	switch p.tok.Kind {
+	case WordToken:
+		if p.word != word.NoWord || p.bodies > 0 {
+			return false
+		}
+	case TemplateMark, Placeholder, QuotedName, VariableName:
+		return false
+	default:
+		return p.dialect.Has(dialect.KnownStatements)
+	}
+	if p.dialect.Has(dialect.KnownStatements) {
+		return true
+	}
+	name := p.scan.names.String(p.tok.Sym)
+	for _, w := range []word.Word{word.Select, word.Insert, word.Update, word.Delete, word.Create, word.With} {
+		if resembles(name, w.Lower()) {
+			return true
+		}
+	}
+	return false
 }

@@ -4,4 +4,7 @@ package syntaxes
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{unreadable, clauseOrder}
+var Checks = []*check.Check{
+	unreadable, clauseOrder, missingComma, trailingComma, unbalanced, keywordSlip, pastedQuotes, doubleEquals,
+	reservedName, otherDialect, minusMinus, emptyList,
+}

@@ -1,7 +1,5 @@
 -- dialect: postgres
-SELECT name, FROM hives; -- want "syntax.unreadable"
 SELECT name FROM hives WHERE; -- want "syntax.unreadable"
-SELECT name FROM hives WHERE hive_id IN (1, 2; -- want "syntax.unreadable"
 SELECT CASE WHEN moved_on IS NULL THEN 'here' FROM hives; -- want "syntax.unreadable"
 UPDATE hives SET WHERE hive_id = 1; -- want "syntax.unreadable"
 INSERT INTO hives (hive_id, name VALUES (1, 'Ash'); -- want "syntax.unreadable"
@@ -18,4 +16,3 @@ SELECT name -- a ; in a comment
 FROM hives;
 SELECT (SELECT MAX(h.name) FROM hives AS h) AS last;
 SELECT a.name, b.name FROM hives a JOIN hives b ON (a.hive_id, 1) = (b.hive_id, 1);
-SELECT 'never closed FROM hives; -- want "syntax.unreadable"

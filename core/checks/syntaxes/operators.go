@@ -1,0 +1,115 @@
+package syntaxes
+
+import (
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var doubleEquals = &check.Check{
+	ID:       "syntax.double-equals",
+	Title:    "== for equality",
+	Doc:      "SQL compares with one =. SQLite and Spark take == for the same, the others refuse it.",
+	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.In(dialect.SQLite, dialect.Spark)),
+	Examples: []check.Example{{
+		Bad:  "SELECT name FROM hives WHERE hive_id == 1",
+		Good: "SELECT name FROM hives WHERE hive_id = 1",
+		Near: []string{"SELECT name FROM hives WHERE hive_id = 1 AND name <> '=='"},
+	}, {
+		Dialect: dialect.SQLite,
+		Near:    []string{"SELECT name FROM hives WHERE hive_id == 1"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindBinary),
+	Run: func(p *check.Pass, n syntax.Node) {
+		b := n.(*syntax.Binary)
+		if b.Op != syntax.OpEqual || b.OpSpan.Len() != 2 {
+			return
+		}
+		p.Report(check.Finding{
+			Span: b.OpSpan, Certainty: check.Certain,
+			Message: "== is not SQL's way to compare",
+			Why:     "One = asks whether two values are equal.",
+			Mends:   []check.Mend{{Title: "write =", Effect: check.SameRows, Edits: []text.Edit{check.Replace(b.OpSpan, "=")}}},
+		})
+	},
+}
+
+var emptyList = &check.Check{
+	ID:       "syntax.empty-list",
+	Title:    "IN with an empty list",
+	Doc:      "IN () names nothing to compare with. SQLite takes it for false, the others refuse it; programs that put lists together often forget the case.",
+	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.In(dialect.SQLite)),
+	Examples: []check.Example{{
+		Bad:  "SELECT name FROM hives WHERE hive_id IN ()",
+		Good: "SELECT name FROM hives WHERE hive_id IN (NULL)",
+		Near: []string{"SELECT name FROM hives WHERE hive_id IN (1)", "SELECT name FROM hives WHERE hive_id IN (SELECT hive_id FROM hives)"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindIn),
+	Run: func(p *check.Pass, n syntax.Node) {
+		in := n.(*syntax.In)
+		if len(in.List) > 0 || in.Query != nil || in.Other != nil {
+			return
+		}
+		p.Report(check.Finding{
+			Span: in.Span(), Certainty: check.Certain,
+			Message: "the list of IN is empty",
+			Why:     "There must be at least one value; a condition that is false for every row says the same.",
+			Mends:   []check.Mend{{Title: "put a value into the list, or leave the condition out where there is none", Effect: check.ByHand}},
+		})
+	},
+}
+
+var minusMinus = &check.Check{
+	ID:    "syntax.minus-minus",
+	Title: "minus a negative number, read as a comment",
+	Doc: "Two minus signs begin a comment, so a--1 is a, and the rest of the line is gone without a word. MySQL and MariaDB want a blank behind " +
+		"them, and subtract.",
+	Verdicts: check.Everywhere(check.Wrong).But(check.Fine, dialect.With(dialect.DashNeedsBlank)),
+	Examples: []check.Example{{
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT frame_count--1\nFROM hives",
+		Good:    "SELECT frame_count- -1\nFROM hives",
+		Near: []string{
+			"SELECT frame_count --1 was too few\nFROM hives",
+			"SELECT frame_count-- the frames\nFROM hives",
+			"SELECT frame_count - -1 FROM hives",
+		},
+	}},
+	Statement: runMinusMinus,
+}
+
+func runMinusMinus(p *check.Pass) {
+	for _, c := range p.Stmt.Comments {
+		if p.Src[c.Start] != '-' || c.Len() < 3 || c.Start <= p.Stmt.Span.Start || c.Start > p.Stmt.Span.End {
+			continue
+		}
+		before, after := p.Src[c.Start-1], p.Src[c.Start+2]
+		if isBlankByte(before) || before == ',' || before == ';' || after < '0' || after > '9' || wordsFollow(p, c) {
+			continue
+		}
+		p.Report(check.Finding{
+			Span: c, Certainty: check.Likely,
+			Message: "-- begins a comment, where minus a negative number seems meant",
+			Why:     "What follows on the line is not read.",
+			Mends: []check.Mend{{
+				Title:  "put a blank between the two signs",
+				Effect: check.NewRows,
+				Edits:  []text.Edit{check.Insert(c.Start+1, " ")},
+			}},
+		})
+	}
+}
+
+// wordsFollow reports whether the comment goes on in words, as a remark does.
+func wordsFollow(p *check.Pass, c text.Span) bool {
+	words := 0
+	for i := c.Start + 2; i < c.End; i++ {
+		if b := p.Src[i]; 'a' <= b|0x20 && b|0x20 <= 'z' && isBlankByte(p.Src[i-1]) {
+			words++
+		}
+	}
+	return words > 1
+}
+
+func isBlankByte(c byte) bool { return c == ' ' || c == '\t' || c == '\n' || c == '\r' }

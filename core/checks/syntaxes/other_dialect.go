@@ -1,0 +1,317 @@
+package syntaxes
+
+import (
+	"fmt"
+	"strings"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var otherDialect = &check.Check{
+	ID:    "syntax.other-dialect",
+	Title: "a construct of another database",
+	Doc: "The text uses something that the database reviewed for does not have and others do: a way to limit rows, a cast, a function, an " +
+		"operator. It says which databases have it and, where there is one, the form to write instead.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Dialect: dialect.SQLServer,
+		Bad:     "SELECT name FROM hives ORDER BY name LIMIT 3",
+		Good:    "SELECT name FROM hives ORDER BY name OFFSET 0 ROWS FETCH NEXT 3 ROWS ONLY",
+		Near:    []string{"SELECT TOP (3) name FROM hives ORDER BY name"},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT IFNULL(moved_on, '2026-01-01') FROM hives",
+		Good:    "SELECT COALESCE(moved_on, '2026-01-01') FROM hives",
+		Near:    []string{"SELECT name::text, NOW() FROM hives WHERE name ILIKE 'a%' LIMIT 3", "SELECT COALESCE(moved_on, '2026-01-01') FROM hives"},
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT hive_id FROM hives WHERE name ILIKE 'a%'",
+		Good:    "SELECT hive_id FROM hives WHERE LOWER(name) LIKE LOWER('a%')",
+		Near:    []string{"SELECT IFNULL(moved_on, 0) FROM hives LIMIT 3", "SELECT name FROM hives WHERE moved_on <=> NULL"},
+	}, {
+		Dialect: dialect.SQLite,
+		Bad:     "SELECT name::text FROM hives",
+		Good:    "SELECT CAST(name AS text) FROM hives",
+		Near:    []string{"SELECT IFNULL(moved_on, 0) FROM hives LIMIT 3"},
+	}, {
+		Dialect: dialect.MySQL,
+		Bad:     "SELECT TOP 3 name FROM hives ORDER BY name",
+		Good:    "SELECT name FROM hives ORDER BY name LIMIT 3",
+	}, {
+		Dialect: dialect.Oracle,
+		Bad:     "SELECT name FROM hives ORDER BY name LIMIT 3",
+		Good:    "SELECT name FROM hives ORDER BY name FETCH FIRST 3 ROWS ONLY",
+		Near:    []string{"SELECT NVL(moved_on, SYSDATE) FROM hives"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindQuery, syntax.KindSelect, syntax.KindCast, syntax.KindLike, syntax.KindBinary, syntax.KindCall,
+		syntax.KindOuterMark, syntax.KindJoin, syntax.KindInsert, syntax.KindSetOp),
+	Run: runOtherDialect,
+}
+
+// foreign is a construct that only some databases have.
+type foreign struct {
+	name  string // as people say it
+	has   dialect.Set
+	span  text.Span
+	mends []check.Mend
+	sure  check.Certainty
+}
+
+func runOtherDialect(p *check.Pass, n syntax.Node) {
+	if p.Dialect == dialect.ANSI {
+		return // nobody has said which database it is
+	}
+	f, ok := foreignIn(p, n)
+	if !ok || f.has.Has(p.Dialect) {
+		return
+	}
+	var owners []string
+	for _, d := range dialect.All() {
+		if d != dialect.ANSI && f.has.Has(d) {
+			owners = append(owners, d.Title())
+		}
+	}
+	p.Report(check.Finding{
+		Span: f.span, Certainty: f.sure,
+		Verdicts: check.Everywhere(check.Refused).But(check.Fine, f.has|dialect.In(dialect.ANSI)),
+		Message:  fmt.Sprintf("%s has no %s", p.Dialect.Title(), f.name),
+		Why:      fmt.Sprintf("It belongs to %s.", strings.Join(owners, ", ")),
+		Mends:    f.mends,
+	})
+}
+
+func foreignIn(p *check.Pass, n syntax.Node) (foreign, bool) {
+	switch n := n.(type) {
+	case *syntax.Query:
+		return foreignLimit(p, n)
+	case *syntax.Select:
+		return foreignSelect(p, n)
+	case *syntax.Cast:
+		if n.Type == nil || n.X == nil || n.Span().Start != n.X.Span().Start {
+			return foreign{}, false
+		}
+		cast := fmt.Sprintf("CAST(%s AS %s)", p.Text(n.X), p.Text(n.Type))
+		return foreign{"cast by ::", dialect.In(dialect.Postgres, dialect.Spark), n.Span(),
+			replace("cast by CAST", n.Span(), cast), check.Certain}, true
+	case *syntax.Like:
+		if n.Op != syntax.OpILike {
+			return foreign{}, false
+		}
+		not := ""
+		if n.Not {
+			not = "NOT "
+		}
+		lower := fmt.Sprintf("LOWER(%s) %sLIKE LOWER(%s)", p.Text(n.X), not, p.Text(n.Pattern))
+		return foreign{"ILIKE", dialect.In(dialect.Postgres, dialect.Spark), n.OpSpan, replace("compare in lower case", n.Span(), lower), check.Certain}, true
+	case *syntax.Binary:
+		return foreignOperator(p, n)
+	case *syntax.Call:
+		return foreignCall(p, n)
+	case *syntax.OuterMark:
+		return foreign{"outer join by (+)", dialect.In(dialect.Oracle), n.Span(), byHand("write LEFT JOIN … ON"), check.Certain}, true
+	case *syntax.Join:
+		return foreignJoin(n)
+	case *syntax.Insert:
+		return foreignInsert(p, n)
+	case *syntax.SetOp:
+		if n.OpSpan.Len() >= 5 && strings.EqualFold(string(p.Src[n.OpSpan.Start:n.OpSpan.Start+5]), "minus") {
+			span := text.Span{Start: n.OpSpan.Start, End: n.OpSpan.Start + 5}
+			return foreign{"MINUS", dialect.In(dialect.Oracle, dialect.Spark), span, replace("write EXCEPT", span, p.Word(span.Start, "EXCEPT")), check.Certain}, true
+		}
+	}
+	return foreign{}, false
+}
+
+func replace(title string, span text.Span, with string) []check.Mend {
+	return []check.Mend{{Title: title, Effect: check.NewRows, Edits: []text.Edit{check.Replace(span, with)}}}
+}
+
+func byHand(title string) []check.Mend {
+	return []check.Mend{{Title: title, Effect: check.ByHand}}
+}
+
+// foreignLimit tells LIMIT and FETCH where they are not known.
+func foreignLimit(p *check.Pass, q *syntax.Query) (foreign, bool) {
+	l := q.Limit
+	if l == nil || l.Span().IsEmpty() {
+		return foreign{}, false
+	}
+	keyword, _ := p.KnownWord(firstWord(p, l.Span()))
+	count, offset := "", "0"
+	if l.Count != nil {
+		count = p.Text(l.Count)
+	}
+	if l.Offset != nil {
+		offset = p.Text(l.Offset)
+	}
+	switch keyword.String() {
+	case "LIMIT":
+		f := foreign{"LIMIT", dialect.Everywhere &^ dialect.In(dialect.SQLServer, dialect.Oracle), l.Span(), nil, check.Certain}
+		fetch := fmt.Sprintf("OFFSET %s ROWS FETCH NEXT %s ROWS ONLY", offset, count)
+		if p.Dialect == dialect.Oracle && l.Offset == nil {
+			fetch = fmt.Sprintf("FETCH FIRST %s ROWS ONLY", count)
+		}
+		switch {
+		case count == "":
+		case p.Dialect == dialect.Oracle || q.OrderBy != nil:
+			f.mends = replace("write FETCH", l.Span(), fetch)
+		default:
+			f.mends = byHand("write SELECT TOP (" + count + ")")
+		}
+		return f, true
+	case "FETCH", "OFFSET":
+		if l.Count == nil {
+			return foreign{}, false
+		}
+		limit := "LIMIT " + count
+		if l.Offset != nil {
+			limit += " OFFSET " + offset
+		}
+		return foreign{"FETCH FIRST", dialect.Everywhere &^ dialect.In(dialect.MySQL, dialect.SQLite, dialect.Spark), l.Span(),
+			replace("write LIMIT", l.Span(), limit), check.Certain}, true
+	}
+	return foreign{}, false
+}
+
+func firstWord(p *check.Pass, s text.Span) text.Span {
+	end := s.Start
+	for end < s.End && 'a' <= p.Src[end]|0x20 && p.Src[end]|0x20 <= 'z' {
+		end++
+	}
+	return text.Span{Start: s.Start, End: end}
+}
+
+func foreignSelect(p *check.Pass, s *syntax.Select) (foreign, bool) {
+	switch {
+	case s.Top != nil:
+		f := foreign{"TOP", dialect.In(dialect.SQLServer), s.Top.Span(), nil, check.Certain}
+		q := p.OwnQuery(s)
+		if q == nil || q.Limit != nil || s.Top.Count == nil {
+			return f, true
+		}
+		count := strings.Trim(p.Text(s.Top.Count), "() ")
+		limit := " LIMIT " + count
+		if p.Dialect == dialect.Oracle {
+			limit = " FETCH FIRST " + count + " ROWS ONLY"
+		}
+		f.mends = []check.Mend{{Title: "limit the rows at the end", Effect: check.NewRows, Edits: []text.Edit{
+			check.Replace(text.Span{Start: p.EndBefore(s.Top.Span().Start), End: s.Top.Span().End}, ""),
+			check.Insert(q.Span().End, limit),
+		}}}
+		return f, true
+	case len(s.DistinctOn) > 0:
+		return foreign{"DISTINCT ON", dialect.In(dialect.Postgres), s.DistinctOn[0].Span(), byHand("number the rows with ROW_NUMBER and keep the first"), check.Certain}, true
+	case s.Qualify != nil:
+		return foreign{"QUALIFY", dialect.In(dialect.Spark), s.Qualify.Span(), byHand("filter in a query around this one"), check.Certain}, true
+	}
+	return foreign{}, false
+}
+
+func foreignOperator(p *check.Pass, b *syntax.Binary) (foreign, bool) {
+	switch {
+	case b.Op == syntax.OpNullSafeEqual:
+		distinct := dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark)
+		return foreign{"<=>", distinct, b.OpSpan, replace("write IS NOT DISTINCT FROM", b.OpSpan, "IS NOT DISTINCT FROM"), check.Certain}, true
+	case b.Op == syntax.OpConcat && p.Dialect == dialect.SQLServer:
+		return foreign{"||", dialect.Everywhere &^ dialect.In(dialect.SQLServer), b.OpSpan, replace("write +", b.OpSpan, "+"), check.Certain}, true
+	}
+	return foreign{}, false
+}
+
+func foreignJoin(j *syntax.Join) (foreign, bool) {
+	switch {
+	case j.Type == syntax.CrossApply || j.Type == syntax.OuterApply:
+		return foreign{"APPLY", dialect.In(dialect.SQLServer, dialect.Oracle), j.OpSpan, byHand("write JOIN LATERAL"), check.Certain}, true
+	case j.Natural:
+		return foreign{"NATURAL JOIN", dialect.Everywhere &^ dialect.In(dialect.SQLServer), j.OpSpan, byHand("write JOIN … ON"), check.Certain}, true
+	case len(j.Using) > 0:
+		return foreign{"USING", dialect.Everywhere &^ dialect.In(dialect.SQLServer), j.Using[0].Span, byHand("write JOIN … ON"), check.Certain}, true
+	}
+	return foreign{}, false
+}
+
+func foreignInsert(p *check.Pass, n *syntax.Insert) (foreign, bool) {
+	for _, t := range p.Stmt.Tokens {
+		if t.Span.Start < n.Table.Span().End {
+			continue
+		}
+		switch t.Word().String() {
+		case "DUPLICATE":
+			return foreign{"ON DUPLICATE KEY UPDATE", dialect.In(dialect.MySQL, dialect.MariaDB), t.Span, byHand("write ON CONFLICT or MERGE"), check.Certain}, true
+		case "CONFLICT":
+			return foreign{"ON CONFLICT", dialect.In(dialect.Postgres, dialect.SQLite), t.Span, byHand("write ON DUPLICATE KEY UPDATE or MERGE"), check.Certain}, true
+		case "VALUES", "SELECT":
+			if len(n.Conflict) == 0 {
+				return foreign{}, false
+			}
+		}
+	}
+	return foreign{}, false
+}
+
+// foreignFunction is a built-in function of some databases; instead is a
+// function of the same meaning that takes the same arguments, if there is one.
+type foreignFunction struct {
+	has     dialect.Set
+	instead string
+	hint    string
+}
+
+// foreignFunctions are by name in lower case; sources are the reference
+// manuals of the databases.
+func functionOf(name string, arguments int) (foreignFunction, bool) {
+	switch name {
+	case "ifnull":
+		return foreignFunction{dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark), "COALESCE", ""}, true
+	case "nvl":
+		return foreignFunction{dialect.In(dialect.Oracle, dialect.MariaDB, dialect.Spark), "COALESCE", ""}, true
+	case "isnull":
+		if arguments == 2 {
+			return foreignFunction{dialect.In(dialect.SQLServer), "COALESCE", ""}, true
+		}
+	case "len":
+		return foreignFunction{dialect.In(dialect.SQLServer, dialect.Spark), "LENGTH", ""}, true
+	case "getdate":
+		return foreignFunction{dialect.In(dialect.SQLServer, dialect.Spark), "", "write CURRENT_TIMESTAMP"}, true
+	case "now":
+		return foreignFunction{dialect.In(dialect.Postgres, dialect.MySQL, dialect.MariaDB, dialect.Spark), "", "write CURRENT_TIMESTAMP"}, true
+	case "group_concat":
+		return foreignFunction{dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite), "", "write STRING_AGG or LISTAGG"}, true
+	case "listagg":
+		return foreignFunction{dialect.In(dialect.Oracle, dialect.Spark), "", "write STRING_AGG or GROUP_CONCAT"}, true
+	case "charindex":
+		return foreignFunction{dialect.In(dialect.SQLServer, dialect.Spark), "", "write POSITION, INSTR or STRPOS"}, true
+	case "strftime", "julianday", "unixepoch":
+		return foreignFunction{dialect.In(dialect.SQLite), "", "use the database's own date functions"}, true
+	case "dateadd":
+		return foreignFunction{dialect.In(dialect.SQLServer, dialect.Spark), "", "add an interval"}, true
+	case "date_format":
+		return foreignFunction{dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), "", "write TO_CHAR, FORMAT or strftime"}, true
+	case "curdate":
+		return foreignFunction{dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), "", "write CURRENT_DATE"}, true
+	case "newid":
+		return foreignFunction{dialect.In(dialect.SQLServer), "", "use the database's own function for unique values"}, true
+	case "date_trunc":
+		return foreignFunction{dialect.In(dialect.Postgres, dialect.Spark), "", "use the database's own date functions"}, true
+	}
+	return foreignFunction{}, false
+}
+
+func foreignCall(p *check.Pass, c *syntax.Call) (foreign, bool) {
+	if len(c.Name) != 1 {
+		return foreign{}, false
+	}
+	f, ok := functionOf(p.FunctionName(c), len(c.Args))
+	if !ok {
+		return foreign{}, false
+	}
+	name := c.Name[0].Span
+	out := foreign{"function " + strings.ToUpper(p.Ident(c.Name[0])), f.has, name, byHand(f.hint), check.Likely}
+	if f.instead != "" {
+		out.mends = replace("write "+f.instead, name, p.Word(name.Start, f.instead))
+	}
+	return out, true
+}

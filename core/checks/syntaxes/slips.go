@@ -1,0 +1,286 @@
+package syntaxes
+
+import (
+	"fmt"
+	"strings"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+// The checks of this file tell what the parser found out itself: slips of
+// which it knows what is meant, and parentheses and quotes left open.
+
+var missingComma = &check.Check{
+	ID:    "syntax.missing-comma",
+	Title: "two elements of a list without a comma between them",
+	Doc: "Two elements stand side by side where only a comma can separate them. Databases refuse it, but for two texts: MySQL and MariaDB, " +
+		"and PostgreSQL across a line end, take them for one text without a word, and the list is short of an element.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Bad:  "SELECT name FROM hives WHERE hive_id IN (1, 2 3)",
+		Good: "SELECT name FROM hives WHERE hive_id IN (1, 2, 3)",
+		Near: []string{"SELECT name hive FROM hives ORDER BY name DESC, hive_id", "SELECT name FROM hives WHERE hive_id IN (1, 2, 3)"},
+	}, {
+		Bad:  "SELECT name FROM hives ORDER BY apiary_id name",
+		Good: "SELECT name FROM hives ORDER BY apiary_id, name",
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT hive_id FROM hives WHERE name IN ('Ash', 'Birch' 'Clover')",
+		Good:    "SELECT hive_id FROM hives WHERE name IN ('Ash', 'Birch', 'Clover')",
+		Near:    []string{"SELECT CONCAT('a long text that ' 'goes on') AS remark"},
+	}},
+	Kinds:     syntax.Kinds(syntax.KindIn, syntax.KindValues),
+	Run:       runMissingComma,
+	Statement: tellMissingComma,
+}
+
+func tellMissingComma(p *check.Pass) {
+	for _, e := range p.Stmt.Errors {
+		if e.Kind == syntax.MissingCommaError {
+			reportMissing(p, e.Span.Join(e.Near), e.Span.End, e.Found, p.Check.Verdicts)
+		}
+	}
+}
+
+func reportMissing(p *check.Pass, span text.Span, at text.Pos, next string, v check.Verdicts) {
+	p.Report(check.Finding{
+		Span: span, Certainty: check.Certain, Verdicts: v,
+		Message: fmt.Sprintf("a comma is missing before %s", shorten(next)),
+		Why:     "Only a comma can separate the two.",
+		Mends:   []check.Mend{{Title: "put the comma", Effect: check.NewRows, Edits: []text.Edit{check.Insert(at, ",")}}},
+	})
+}
+
+// runMissingComma finds two texts that a database reads as one in a list.
+func runMissingComma(p *check.Pass, n syntax.Node) {
+	switch n := n.(type) {
+	case *syntax.In:
+		joinedTexts(p, n.List)
+	case *syntax.Values:
+		for _, row := range n.Rows {
+			joinedTexts(p, row.Items)
+		}
+	}
+}
+
+func joinedTexts(p *check.Pass, items []syntax.Expr) {
+	for _, x := range items {
+		lit, ok := x.(*syntax.Literal)
+		if !ok || lit.Lit != syntax.TextLiteral || len(items) < 2 {
+			continue
+		}
+		var parts []text.Span
+		for _, t := range p.Stmt.Tokens {
+			if t.Kind == syntax.TextToken && lit.Span().Contains(t.Span) {
+				parts = append(parts, t.Span)
+			}
+		}
+		if len(parts) > 1 {
+			v := p.Check.Verdicts.But(check.Wrong, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Postgres, dialect.Spark))
+			reportMissing(p, lit.Span(), parts[0].End, string(p.Src[parts[1].Start:parts[1].End]), v)
+		}
+	}
+}
+
+var trailingComma = &check.Check{
+	ID:       "syntax.trailing-comma",
+	Title:    "comma with no element behind it",
+	Doc:      "A comma promises another element of the list, and none comes before the list ends.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Bad:  "SELECT name, frame_count, FROM hives",
+		Good: "SELECT name, frame_count FROM hives",
+		Near: []string{"SELECT name, frame_count FROM hives"},
+	}, {
+		Bad:  "SELECT name FROM hives WHERE hive_id IN (1, 2,)",
+		Good: "SELECT name FROM hives WHERE hive_id IN (1, 2)",
+	}},
+	Statement: runTrailingComma,
+}
+
+func runTrailingComma(p *check.Pass) {
+	for _, e := range p.Stmt.Errors {
+		if e.Kind == syntax.TrailingCommaError {
+			p.Report(check.Finding{
+				Span: e.Span, Certainty: check.Certain,
+				Message: fmt.Sprintf("a comma stands before %s", shorten(e.Found)),
+				Why:     "Another element of the list should follow, or the comma go.",
+				Mends:   []check.Mend{{Title: "delete the comma", Effect: check.SameRows, Edits: []text.Edit{check.Replace(e.Span, "")}}},
+			})
+		}
+	}
+}
+
+var unbalanced = &check.Check{
+	ID:    "syntax.unbalanced",
+	Title: "parenthesis or quote that is never closed",
+	Doc: "Something is opened and never closed, or closed without having been opened. Databases complain where they give up, often at the " +
+		"end of the text; the slip is at the opener.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Bad:  "SELECT COUNT(* FROM hives",
+		Good: "SELECT COUNT(*) FROM hives",
+		Near: []string{"SELECT COUNT(*) FROM hives WHERE (hive_id = 1 OR (hive_id = 2))", "SELECT ')' AS remark, '((' FROM hives"},
+	}, {
+		Bad:  "SELECT name FROM hives WHERE (hive_id = 1 AND apiary_id = 2 ORDER BY name",
+		Good: "SELECT name FROM hives WHERE (hive_id = 1 AND apiary_id = 2) ORDER BY name",
+	}, {
+		Bad:  "SELECT name FROM hives WHERE hive_id = 1)",
+		Good: "SELECT name FROM hives WHERE hive_id = 1",
+	}, {
+		Bad:  "SELECT name FROM hives WHERE name = 'Ash",
+		Good: "SELECT name FROM hives WHERE name = 'Ash'",
+	}},
+	Statement: runUnbalanced,
+}
+
+func runUnbalanced(p *check.Pass) {
+	for _, e := range p.Stmt.Errors {
+		f := check.Finding{Span: e.Span, Certainty: check.Certain}
+		switch {
+		case e.Kind == syntax.UnclosedError:
+			f.Message = fmt.Sprintf("the quote %s is never closed", e.Found)
+			f.Why = "Everything behind it would belong to the text or name that it opens, so the statement is refused."
+		case e.Kind != syntax.UnbalancedError:
+			continue
+		case e.Near.IsEmpty():
+			f.Message = ") closes nothing"
+			f.Why = "No parenthesis is open here: one ( is missing before, or this one is too many."
+		default:
+			f.Message = "( is never closed"
+			f.Why = fmt.Sprintf("It is still open at %s, so nothing from here on can be read.", shorten(e.Found))
+			f.Related = []check.Related{{Span: e.Near, Message: "it should be closed before this"}}
+		}
+		p.Report(f)
+	}
+}
+
+var keywordSlip = &check.Check{
+	ID:       "syntax.keyword-slip",
+	Title:    "misspelt or glued keyword",
+	Doc:      "A word cannot be read here, but a keyword that differs by one slip of the finger can, and with it the whole statement.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Bad:  "SELECT name FORM hives",
+		Good: "SELECT name FROM hives",
+		Near: []string{"SELECT form FROM (SELECT 1 AS form) AS f"},
+	}, {
+		Bad:  "SELECT name FROM hives WEHRE hive_id = 1",
+		Good: "SELECT name FROM hives WHERE hive_id = 1",
+	}, {
+		Bad:  "select apiary_id, count(*) from hives groupby apiary_id",
+		Good: "select apiary_id, count(*) from hives group by apiary_id",
+	}},
+	Statement: runKeywordSlip,
+}
+
+func runKeywordSlip(p *check.Pass) {
+	for _, e := range p.Stmt.Errors {
+		if e.Kind == syntax.SlipError {
+			keyword := p.Word(e.Span.Start, e.Replace)
+			p.Report(check.Finding{
+				Span: e.Span, Certainty: check.Certain,
+				Message: fmt.Sprintf("%s is no keyword; %s is", e.Found, e.Replace),
+				Why:     fmt.Sprintf("The statement can be read with %s in its place, and not as it stands.", e.Replace),
+				Mends:   []check.Mend{{Title: "write " + keyword, Effect: check.NewRows, Edits: []text.Edit{check.Replace(e.Span, keyword)}}},
+			})
+		}
+	}
+}
+
+var pastedQuotes = &check.Check{
+	ID:    "syntax.pasted-quotes",
+	Title: "typographic quotes, blanks and signs in the place of plain ones",
+	Doc: "Text programs, chat and mail turn plain quotes into typographic ones, and blanks into others that look the same. No database takes " +
+		"them for what they were; some take them for a letter.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Bad:  "SELECT hive_id FROM hives WHERE\u00a0name = 'Ash'",
+		Good: "SELECT hive_id FROM hives WHERE name = 'Ash'",
+		Near: []string{"SELECT hive_id FROM hives WHERE name = '“Ash”' -- ‘quoted’"},
+	}, {
+		Bad:  "SELECT COUNT（*) FROM hives",
+		Good: "SELECT COUNT(*) FROM hives",
+	}},
+	Statement: runPastedQuotes,
+}
+
+func runPastedQuotes(p *check.Pass) {
+	for _, e := range p.Stmt.Errors {
+		if e.Kind != syntax.PastedError {
+			continue
+		}
+		f := check.Finding{
+			Span: e.Span, Certainty: check.Certain,
+			Message: fmt.Sprintf("%s stands in the place of %s", shownCharacter(e.Found), shownCharacter(e.Replace)),
+			Why:     "A text program put it there; databases do not take it for the plain character.",
+			Mends:   []check.Mend{{Title: "write the plain character", Effect: check.SameRows, Edits: []text.Edit{check.Replace(e.Span, e.Replace)}}},
+		}
+		p.Report(f)
+	}
+}
+
+// shownCharacter names a character, by its number if it shows as nothing.
+func shownCharacter(s string) string {
+	switch {
+	case s == "":
+		return "nothing"
+	case strings.TrimSpace(s) == "" && s == " ":
+		return "a blank"
+	case strings.TrimSpace(s) == "" || len(s) == 3 && s[0] == 0xE2 && s[1] == 0x80 && s[2] < 0x90:
+		return fmt.Sprintf("U+%04X", []rune(s)[0])
+	}
+	return s
+}
+
+var reservedName = &check.Check{
+	ID:    "syntax.reserved-name",
+	Title: "reserved word as a bare name",
+	Doc: "The database keeps this word for itself and does not take it for a name unless it is quoted. Which words are reserved differs from " +
+		"one to the next.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT offset FROM (SELECT 1 AS \"offset\") AS o",
+		Good:    "SELECT \"offset\" FROM (SELECT 1 AS \"offset\") AS o",
+		Near:    []string{"SELECT o.offset FROM (SELECT 1 AS \"offset\") AS o", "SELECT name, CURRENT_DATE, USER FROM hives"},
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT rows FROM (SELECT 1 AS `rows`) AS o",
+		Good:    "SELECT `rows` FROM (SELECT 1 AS `rows`) AS o",
+	}},
+	Statement: runReservedName,
+}
+
+func runReservedName(p *check.Pass) {
+	for _, e := range p.Stmt.Errors {
+		if e.Kind != syntax.ReservedError {
+			continue
+		}
+		v := check.Everywhere(check.Fine)
+		if w, ok := p.KnownWord(e.Span); ok {
+			v = v.But(check.Refused, dialect.ReservedIn(w))
+		}
+		quoted := quote(p.Dialect, e.Found)
+		p.Report(check.Finding{
+			Span: e.Span, Certainty: check.Certain, Verdicts: v,
+			Message: fmt.Sprintf("%s is a reserved word", e.Found),
+			Why:     fmt.Sprintf("%s takes it for a keyword here; in quotes it is a name.", p.Dialect.Title()),
+			Mends:   []check.Mend{{Title: "quote it", Effect: check.NewRows, Edits: []text.Edit{check.Replace(e.Span, quoted)}}},
+		})
+	}
+}
+
+// quote writes a name in the dialect's quotes.
+func quote(d dialect.Dialect, name string) string {
+	switch {
+	case d == dialect.SQLServer:
+		return "[" + name + "]"
+	case d.Has(dialect.DoubleQuotedText):
+		return "`" + name + "`"
+	}
+	return `"` + name + `"`
+}

@@ -1,0 +1,16 @@
+-- dialect: postgres
+SELECT IFNULL(moved_on, '2026-01-01') FROM hives; -- want "syntax.other-dialect"
+SELECT TOP 3 name FROM hives ORDER BY name; -- want "syntax.other-dialect"
+SELECT name FROM hives WHERE moved_on <=> NULL; -- want "syntax.other-dialect"
+SELECT name FROM hives MINUS SELECT name FROM queens; -- want "syntax.other-dialect"
+SELECT h.name FROM hives h JOIN queens q ON h.queen_id = q.queen_id(+); -- want "syntax.other-dialect"
+SELECT apiary_id, GROUP_CONCAT(name) FROM hives GROUP BY apiary_id; -- want "syntax.other-dialect"
+SELECT LEN(name), ISNULL(moved_on, '2026-01-01') FROM hives; -- want "syntax.other-dialect" "syntax.other-dialect"
+INSERT INTO hives (hive_id, name, apiary_id, keeper_id, frame_count) VALUES (9, 'Ash', 1, 1, 8) ON DUPLICATE KEY UPDATE name = 'Ash'; -- want "syntax.other-dialect"
+SELECT name::text, NOW() FROM hives WHERE name ILIKE 'a%' LIMIT 3;
+SELECT name FROM hives ORDER BY name FETCH FIRST 3 ROWS ONLY;
+SELECT DISTINCT ON (apiary_id) apiary_id, name FROM hives ORDER BY apiary_id, name;
+SELECT COALESCE(moved_on, '2026-01-01'), STRING_AGG(name, ', ') FROM hives GROUP BY moved_on;
+SELECT name FROM hives EXCEPT SELECT name FROM queens;
+SELECT name || '!' FROM hives NATURAL JOIN (SELECT 1 AS hive_id) AS one;
+INSERT INTO hives (hive_id, name, apiary_id, keeper_id, frame_count) VALUES (9, 'Ash', 1, 1, 8) ON CONFLICT (hive_id) DO NOTHING;
