@@ -14,7 +14,10 @@ import (
 func (s *scanner) directives() {
 	for {
 		s.skipBlanks()
-		if s.pos >= len(s.src) || !s.startsLine(s.pos) || !s.isDirective() {
+		if s.pos >= len(s.src) {
+			return
+		}
+		if c := s.src[s.pos]; c != '\\' && c != '.' && !s.rules.delimiters && !s.rules.plus || !s.startsLine(s.pos) || !s.isDirective() {
 			return
 		}
 		end := s.lineEnd(s.pos)
@@ -68,6 +71,12 @@ func (s *scanner) isDirective() bool {
 		return s.rules.plus
 	case classes[c]&startsWord == 0:
 		return false
+	}
+	switch c | 0x20 {
+	case 's', 'i', 'u': // SELECT, INSERT, UPDATE, and the settings of SQL*Plus
+		if !s.rules.plus {
+			return false
+		}
 	}
 	end := s.pos
 	for end < len(s.src) && classes[s.src[end]]&inWord != 0 {

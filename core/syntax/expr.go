@@ -37,6 +37,9 @@ func (p *Parser) exprFrom(start text.Pos, left Expr, power uint8) Expr {
 // prefix reads NOT x, -x and the like, or an operand.
 func (p *Parser) prefix() Expr {
 	start, opSpan := p.start(), p.tok.Span
+	if p.tok.Kind == WordToken && p.word == word.NoWord && p.scan.src[start] != '_' {
+		return p.postfix(start, p.nameOrCall(start))
+	}
 	op, power := OpNone, p.power.Unary()
 	switch p.tok.Kind {
 	case Minus:
@@ -77,6 +80,9 @@ func (p *Parser) prefix() Expr {
 // nil where none stands here.
 func (p *Parser) infix(start text.Pos, left Expr, power uint8) Expr {
 	if p.tok.Kind == WordToken {
+		if stops[p.word]&infixWord == 0 {
+			return nil
+		}
 		return p.wordInfix(start, left, power)
 	}
 	op, class := infix(p.tok.Kind, p.scan.rules.pipesOr)

@@ -275,7 +275,7 @@ func (p *Parser) finishTable(start text.Pos, name []Ident) *TableRef {
 
 // tableSuffix passes over sampling, hints, partitions and time travel.
 func (p *Parser) tableSuffix() {
-	for {
+	for p.word != word.NoWord {
 		switch {
 		case p.atAny(word.Tablesample, word.Partition) && (p.peek(1).Kind == LeftParen || p.peek(2).Kind == LeftParen):
 			p.next()

@@ -18,7 +18,6 @@ func (b *builder[T]) push(v T) { b.stack = append(b.stack, v) }
 
 func (b *builder[T]) take(mark int) []T {
 	values := b.out.copy(b.stack[mark:])
-	clear(b.stack[mark:])
 	b.stack = b.stack[:mark]
 	return values
 }

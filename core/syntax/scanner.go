@@ -99,7 +99,11 @@ func (s *scanner) scan() TokenKind {
 		}
 		switch classes[c] & classMask {
 		case blankClass:
-			s.pos++
+			i := start + 1
+			for i < len(src) && classes[src[i]]&classMask == blankClass {
+				i++
+			}
+			s.pos = i
 		case wordClass:
 			if kind := s.word(); kind != EOF {
 				return kind

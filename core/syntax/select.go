@@ -34,7 +34,7 @@ func (p *Parser) selectBody() Body {
 
 // selectModifiers reads what may stand between SELECT and the list.
 func (p *Parser) selectModifiers(s *Select) {
-	for {
+	for p.word != word.NoWord {
 		switch {
 		case p.at(word.Distinct) && p.peek(1).Word() == word.On:
 			p.next()

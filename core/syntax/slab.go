@@ -21,6 +21,8 @@ func (s *slab[T]) new() *T {
 	}
 	v := &s.blocks[s.block][s.used]
 	s.used++
+	var zero T
+	*v = zero
 	return v
 }
 
@@ -34,15 +36,13 @@ func (s *slab[T]) advance() {
 	}
 }
 
-// reset takes all values back and clears them, so that none keeps another alive.
+// reset takes all values back. They keep what they held until they are handed
+// out again: clearing them here costs more than the little they keep alive,
+// which is other values of the parser's own.
 func (s *slab[T]) reset() {
-	if len(s.blocks) == 0 {
-		return
+	if s.used == 0 {
+		return // no block, or none of it handed out
 	}
-	for i := range s.block {
-		clear(s.blocks[i])
-	}
-	clear(s.blocks[s.block][:s.used])
 	if len(s.blocks) > keptBlocks {
 		s.blocks = s.blocks[:keptBlocks:keptBlocks]
 	}
@@ -74,6 +74,5 @@ func (l *list[T]) copy(values []T) []T {
 }
 
 func (l *list[T]) reset() {
-	clear(l.block)
 	l.block = l.block[:0]
 }

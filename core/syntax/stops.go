@@ -13,6 +13,8 @@ const (
 	notTableAlias
 	// startsClause: recovery may go on here.
 	startsClause
+	// infixWord: it may be an operator, or begin one.
+	infixWord
 )
 
 const (
@@ -25,8 +27,8 @@ var stops = [word.Total]uint8{
 	word.Select: structural, word.From: clause, word.Where: clause, word.Group: clause, word.Having: clause,
 	word.Order: clause, word.By: notName, word.Union: clause, word.Intersect: clause, word.Except: clause,
 	word.On: structural, word.Using: notTableAlias, word.Join: structural,
-	word.And: structural, word.Or: structural, word.Not: structural, word.In: structural, word.Is: structural,
-	word.Like: structural, word.Between: structural, word.As: structural, word.Into: structural,
+	word.And: structural | infixWord, word.Or: structural | infixWord, word.Not: structural | infixWord, word.In: structural | infixWord, word.Is: structural | infixWord,
+	word.Like: structural | infixWord, word.Between: structural | infixWord, word.As: structural, word.Into: structural,
 	word.When: structural, word.Then: structural, word.Else: structural, word.Case: structural, word.Distinct: structural,
 	word.Set: notName | notTableAlias, word.With: noAlias | notName, word.Create: notName,
 	word.Inner: notTableAlias, word.Left: notTableAlias, word.Right: notTableAlias, word.Full: notTableAlias,
@@ -35,9 +37,11 @@ var stops = [word.Total]uint8{
 	word.Limit: noAlias | startsClause, word.Fetch: noAlias | startsClause, word.Offset: noAlias | startsClause,
 	word.For: noAlias, word.Window: noAlias | startsClause,
 	word.Qualify: noAlias | startsClause, word.Returning: noAlias, word.Minus: noAlias,
-	word.Values: noAlias, word.End: noAlias, word.Xor: noAlias, word.Div: noAlias,
-	word.Collate: noAlias, word.Isnull: noAlias, word.Notnull: noAlias, word.Ilike: noAlias, word.Similar: noAlias,
-	word.Regexp: noAlias, word.Rlike: noAlias, word.Over: notOutputAlias, word.Escape: noAlias,
+	word.Values: noAlias, word.End: noAlias, word.Xor: noAlias | infixWord, word.Div: noAlias | infixWord,
+	word.Mod: infixWord, word.Operator: infixWord, word.At: infixWord, word.Glob: infixWord, word.Match: infixWord,
+	word.Sounds: infixWord, word.Member: infixWord, word.Overlaps: infixWord,
+	word.Collate: noAlias | infixWord, word.Isnull: noAlias | infixWord, word.Notnull: noAlias | infixWord, word.Ilike: noAlias | infixWord, word.Similar: noAlias | infixWord,
+	word.Regexp: noAlias | infixWord, word.Rlike: noAlias | infixWord, word.Over: notOutputAlias, word.Escape: noAlias,
 	word.Tablesample: notTableAlias, word.Pivot: notTableAlias, word.Unpivot: notTableAlias, word.Connect: notTableAlias,
 	word.Option: notTableAlias, word.Use: notTableAlias, word.Force: notTableAlias, word.Ignore: notTableAlias,
 	word.Partition: notTableAlias, word.Sort: notTableAlias, word.Cluster: notTableAlias, word.Distribute: notTableAlias,
