@@ -103,7 +103,7 @@ func loadSchemas(paths []string, o review.Options, warn io.Writer) (*schema.Sche
 			return nil, fmt.Errorf("schema %s: %w", path, err)
 		}
 		before := s.Len()
-		for _, e := range s.Load(src, o.Dialect) {
+		for _, e := range s.Load(f.Bytes(), o.Dialect) {
 			at := f.Place(e.Span.Start)
 			fmt.Fprintf(warn, "justlens: schema %s, line %d, column %d: expected %s, found %s; the statement is left out\n",
 				path, at.Line, at.Column, e.Expected, e.Found)

@@ -88,10 +88,15 @@ type mender struct {
 }
 
 func (m *mender) one(in review.Input) error {
-	src, err := in.Read()
+	stored, err := in.Read()
 	if err != nil {
 		return err
 	}
+	file, err := text.NewFile(in.Path, stored)
+	if err != nil {
+		return err
+	}
+	src := file.Bytes()
 	options := m.options
 	reviewText := func(src []byte) ([]review.Finding, error) {
 		f, err := text.NewFile(in.Path, src)
@@ -115,7 +120,7 @@ func (m *mender) one(in review.Input) error {
 		if in.Path == stdinName || in.Path == queryName {
 			return errors.New("there is no file to write to; leave --write out to see the diff")
 		}
-		err = replaceFile(in.Path, src, result.Text)
+		err = replaceFile(in.Path, stored, file.Encode(result.Text))
 	} else {
 		_, err = io.WriteString(m.out, udiff.Unified("a/"+in.Path, "b/"+in.Path, string(src), string(result.Text)))
 	}

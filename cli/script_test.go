@@ -2,10 +2,12 @@ package cli_test
 
 import (
 	"context"
+	"encoding/binary"
 	"errors"
 	"os"
 	"strings"
 	"testing"
+	"unicode/utf16"
 
 	"github.com/rogpeppe/go-internal/testscript"
 
@@ -56,6 +58,17 @@ func setup(e *testscript.Env) error {
 	large := "SELECT 1" + strings.Repeat(", hive_id + 1", 10<<20/13) + " FROM hives;"
 	return errors.Join(
 		os.WriteFile(e.Getenv("WORK")+"/binary.sql", []byte("\x7fELF\x02\x01\x01\x00\x00\x00\x00\x00\x00\x00\x00\x00\x02"), 0o644),
+		os.WriteFile(e.Getenv("WORK")+"/wide.sql", utf16Text("SELECT name FROM hives WHERE name = 'é' AND moved_on = NULL;\r\n"), 0o644),
+		os.WriteFile(e.Getenv("WORK")+"/latin1.sql", []byte("SELECT 'caf\xe9' AS caf\xe9 FROM hives WHERE moved_on = NULL;\n"), 0o644),
 		os.WriteFile(e.Getenv("WORK")+"/large.sql", []byte(large), 0o644),
 	)
+}
+
+// utf16Text gives text as Windows programs save it.
+func utf16Text(s string) []byte {
+	out := []byte{0xFF, 0xFE}
+	for _, unit := range utf16.Encode([]rune(s)) {
+		out = binary.LittleEndian.AppendUint16(out, unit)
+	}
+	return out
 }

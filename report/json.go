@@ -156,7 +156,7 @@ func jsonOf(f *text.File, found *check.Finding) jsonFinding {
 	for _, m := range found.Mends {
 		mend := jsonMend{Title: m.Title, Effect: m.Effect.String(), Edits: []jsonEdit{}}
 		for _, e := range m.Edits {
-			mend.Edits = append(mend.Edits, jsonEdit{int(e.Span.Start), int(e.Span.End), e.Text})
+			mend.Edits = append(mend.Edits, jsonEdit{f.Stored(e.Span.Start), f.Stored(e.Span.End), e.Text})
 		}
 		sort.SliceStable(mend.Edits, func(i, k int) bool { return mend.Edits[i].Start < mend.Edits[k].Start })
 		out.Mends = append(out.Mends, mend)

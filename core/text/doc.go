@@ -3,6 +3,7 @@
 //
 // # Units
 //
-// A [Pos] is a 0-based byte offset. A [Span] is half-open. Lines and columns
+// A [Pos] is a 0-based byte offset into the text as it is read, which is the
+// file as stored unless that is UTF-16. A [Span] is half-open. Lines and columns
 // are 1-based, columns count Unicode characters.
 package text

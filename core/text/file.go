@@ -20,9 +20,10 @@ var (
 // File is the text of one file. It is immutable but for its line table, which
 // is made when first asked for; it must not be shared between goroutines.
 type File struct {
-	Path  string
-	src   []byte
-	lines []Pos // starts of lines
+	Path     string
+	src      []byte // UTF-8, or whatever single-byte encoding the file is in
+	encoding encoding
+	lines    []Pos // starts of lines
 }
 
 // NewFile takes the bytes of a file. It does not copy them; the caller must
@@ -32,10 +33,12 @@ func NewFile(path string, src []byte) (*File, error) {
 	if len(src) > MaxSize {
 		return nil, ErrTooLarge
 	}
+	stored := encodingOf(src)
+	src = stored.decode(src)
 	if isBinary(src) {
 		return nil, ErrBinary
 	}
-	return &File{Path: path, src: src}, nil
+	return &File{Path: path, src: src, encoding: stored}, nil
 }
 
 // isBinary looks at the first bytes only: text has no run of control
@@ -51,7 +54,9 @@ func isBinary(src []byte) bool {
 	return control*20 > len(head)
 }
 
-// Bytes gives the whole text. The caller must not change it.
+// Bytes gives the whole text, decoded if it is stored in UTF-16. The caller
+// must not change it. All positions are into these bytes; [File.Stored] gives
+// those in the file.
 func (f *File) Bytes() []byte { return f.src }
 
 // Slice gives the text of a span, clipped to the file.
@@ -63,7 +68,7 @@ func (f *File) Slice(s Span) string {
 
 // Place is a position for people.
 type Place struct {
-	Offset int // 0-based bytes
+	Offset int // 0-based bytes of the file as stored
 	Line   int // 1-based
 	Column int // 1-based, in Unicode characters
 }
@@ -82,7 +87,7 @@ func (f *File) Place(p Pos) Place {
 	if line == 0 && column > 1 && bytes.HasPrefix(f.src, bom) {
 		column--
 	}
-	return Place{Offset: int(p), Line: line + 1, Column: column}
+	return Place{Offset: f.Stored(p), Line: line + 1, Column: column}
 }
 
 // LineCount gives the number of lines; an empty file has one.

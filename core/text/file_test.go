@@ -81,3 +81,26 @@ func TestApply(t *testing.T) {
 		})
 	}
 }
+
+func TestUTF16(t *testing.T) {
+	t.Parallel()
+	for name, stored := range map[string][]byte{
+		"little endian": []byte("\xff\xfea\x00\xe9\x00\n\x00=\xd8\x1d\xdcb\x00"),
+		"big endian":    []byte("\xfe\xff\x00a\x00\xe9\x00\n\xd8=\xdc\x1d\x00b"),
+	} {
+		t.Run(name, func(t *testing.T) {
+			f, err := text.NewFile("f.sql", stored)
+			require.NoError(t, err)
+			require.Equal(t, "aé\n🐝"[:4]+"\U0001F41Db", string(f.Bytes()))
+			require.Equal(t, stored, f.Encode(f.Bytes()), "what is written back is what was read")
+			require.Equal(t, text.Place{Offset: 12, Line: 2, Column: 2}, f.Place(8), "surrogates count as one character of four bytes")
+		})
+	}
+}
+
+func TestSingleByteEncodingKeepsItsPlaces(t *testing.T) {
+	t.Parallel()
+	f, err := text.NewFile("f.sql", []byte("caf\xe9 = 1"))
+	require.NoError(t, err)
+	require.Equal(t, text.Place{Offset: 5, Line: 1, Column: 6}, f.Place(5))
+}
