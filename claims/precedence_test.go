@@ -18,7 +18,7 @@ var operators = map[dialect.Dialect]struct{ infix, prefix, suffix, operands []st
 		strings.Fields("+ - * / % ^ = <> < > <= >= AND OR AND OR & | # << >> + - *"),
 		[]string{"NOT ", "-", "- ", "~", "+"},
 		[]string{" IS NULL", " IS NOT NULL", " BETWEEN 1 AND 4", " NOT BETWEEN 0 AND 2", " IN (1, 2)", " IS TRUE", " IS DISTINCT FROM 2", " NOT IN (3)"},
-		[]string{"1", "2", "3", "5", "7", "true", "false", "NULL", "4"},
+		[]string{"1", "2", "3", "5", "7", "true", "false", "NULL::int", "4"},
 	},
 	dialect.MariaDB: {
 		strings.Fields("+ - * / DIV % MOD ^ & | << >> = <=> <> != < > <= >= AND && OR || XOR LIKE REGEXP"),

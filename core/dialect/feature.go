@@ -38,6 +38,8 @@ const (
 	// KnownStatements: a statement begins with one of the known words; there is
 	// no bare call of a procedure, and no client's own command without a mark.
 	KnownStatements
+	// GeneralIs: x IS y compares any two values.
+	GeneralIs
 	// BodyAfterAs: the body of a routine follows AS or IS as statements; elsewhere
 	// as text.
 	BodyAfterAs
@@ -93,6 +95,7 @@ var features = [...]Set{
 	DelimiterLines:    In(ANSI, MySQL, MariaDB),
 	ExecutedComments:  In(MySQL, MariaDB),
 	KnownStatements:   In(Postgres, MySQL, MariaDB, SQLite, Spark),
+	GeneralIs:         In(SQLite),
 	BodyAfterAs:       In(ANSI, SQLServer, Oracle),
 	BlockStatements:   In(ANSI, SQLServer, Oracle, MariaDB),
 	SlashLines:        In(ANSI, Oracle),

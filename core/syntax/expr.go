@@ -47,7 +47,7 @@ func (p *Parser) prefix() Expr {
 	case Plus:
 		op = OpPositive
 	case Tilde:
-		op = OpComplement
+		op, power = OpComplement, p.power[dialect.Complement]
 	case Exclamation:
 		op = OpNot
 	case OtherOperator, BitwiseXor, ArrowOperator:
@@ -70,7 +70,7 @@ func (p *Parser) prefix() Expr {
 		return p.postfix(start, p.primary())
 	}
 	p.next()
-	x := p.exprAbove(power - 1)
+	x := p.exprAbove(power)
 	n := p.slabs.unarys.new()
 	*n = Unary{node: p.node(start), Op: op, OpSpan: opSpan, X: x}
 	return n
@@ -223,7 +223,11 @@ func (p *Parser) predicate(start text.Pos, left Expr, power uint8) Expr {
 	default:
 		return nil
 	}
-	if p.power[class] <= power {
+	binds := p.power[class]
+	if negated := p.power[dialect.NegatedTest]; not && negated > 0 {
+		binds = negated
+	}
+	if binds <= power {
 		return nil
 	}
 	if not {
@@ -256,10 +260,9 @@ func (p *Parser) between(start text.Pos, left Expr, not bool) Expr {
 	if !p.accept(word.Asymmetric) {
 		n.Symmetric = p.accept(word.Symmetric)
 	}
-	power := max(p.power[dialect.BetweenTest], p.power[dialect.Not])
-	n.Low = p.exprAbove(power)
+	n.Low = p.exprAbove(p.power[dialect.BetweenTest])
 	p.expect(word.And)
-	n.High = p.exprAbove(power)
+	n.High = p.exprAbove(p.power[dialect.BetweenBound])
 	n.node = p.node(start)
 	return n
 }
@@ -345,6 +348,10 @@ func (p *Parser) isTest(start text.Pos, left Expr) Expr {
 	default:
 		p.next()
 		n.Not = p.accept(word.Not)
+		if p.dialect.Has(dialect.GeneralIs) && !p.at(word.Distinct) {
+			p.generalIs(n)
+			break
+		}
 		switch p.word {
 		case word.Null:
 			p.next()
@@ -372,6 +379,22 @@ func (p *Parser) isTest(start text.Pos, left Expr) Expr {
 	}
 	n.node = p.node(start)
 	return n
+}
+
+// generalIs reads the right side of IS where it may be any expression, as
+// SQLite has it: x IS NULL is then one case of many.
+func (p *Parser) generalIs(n *Is) {
+	n.Test, n.Y = IsOther, p.exprAbove(p.power[dialect.IsTest])
+	if lit, ok := n.Y.(*Literal); ok {
+		switch lit.Lit {
+		case NullLiteral:
+			n.Test, n.Y = IsNull, nil
+		case TrueLiteral:
+			n.Test, n.Y = IsTrue, nil
+		case FalseLiteral:
+			n.Test, n.Y = IsFalse, nil
+		}
+	}
 }
 
 // isOther passes over the words of IS JSON OBJECT, IS NFC NORMALIZED, IS OF (…).
