@@ -86,8 +86,10 @@ func (b *Binder) table(t syntax.TableExpr, s *Scope) {
 			b.expr(c, s, inSelect)
 		}
 		name := t.Alias
-		if call, ok := t.Calls[0].(*syntax.Call); ok && name.IsZero() {
-			name = call.Name[len(call.Name)-1]
+		if name.IsZero() && len(t.Calls) > 0 {
+			if call, ok := t.Calls[0].(*syntax.Call); ok {
+				name = call.Name[len(call.Name)-1]
+			}
 		}
 		b.add(s, &Source{Node: t, Name: name}, nil)
 	case *syntax.ParenTable:

@@ -40,6 +40,8 @@ const (
 	KnownStatements
 	// GeneralIs: x IS y compares any two values.
 	GeneralIs
+	// TextNames: a name may stand in the quotes of text.
+	TextNames
 	// BodyAfterAs: the body of a routine follows AS or IS as statements; elsewhere
 	// as text.
 	BodyAfterAs
@@ -96,6 +98,7 @@ var features = [...]Set{
 	ExecutedComments:  In(MySQL, MariaDB),
 	KnownStatements:   In(Postgres, MySQL, MariaDB, SQLite, Spark),
 	GeneralIs:         In(SQLite),
+	TextNames:         In(SQLite),
 	BodyAfterAs:       In(ANSI, SQLServer, Oracle),
 	BlockStatements:   In(ANSI, SQLServer, Oracle, MariaDB),
 	SlashLines:        In(ANSI, Oracle),

@@ -19,8 +19,10 @@ func (p *Parser) from() *From {
 func (p *Parser) tableList() []TableExpr {
 	mark := p.lists.tables.mark()
 	p.lists.tables.push(p.tableExpr())
+	p.lateralViews()
 	for p.acceptKind(Comma) && !p.trailingComma() {
 		p.lists.tables.push(p.tableExpr())
+		p.lateralViews()
 	}
 	return p.lists.tables.take(mark)
 }
@@ -33,7 +35,7 @@ func (p *Parser) tableExpr() TableExpr {
 		return p.badTable(start)
 	}
 	defer p.leave()
-	return p.joinsFrom(start, p.tablePrimary())
+	return p.joinsFrom(start, p.reshaped(start, p.tablePrimary()))
 }
 
 // joinsFrom reads the joins that follow a table.
@@ -57,7 +59,8 @@ func (p *Parser) joinsFrom(start text.Pos, left TableExpr) TableExpr {
 // rightOperand reads what a join joins: a table, with the joins whose
 // conditions come before this one's.
 func (p *Parser) rightOperand() TableExpr {
-	t := p.tablePrimary()
+	start := p.start()
+	t := p.reshaped(start, p.tablePrimary())
 	for p.nestedJoin() {
 		t = p.joinInside(t)
 	}
@@ -210,16 +213,60 @@ func (p *Parser) tablePrimary() TableExpr {
 	if p.tok.Kind == Placeholder || p.tok.Kind == VariableName {
 		return p.placeholderTable(start)
 	}
-	if !p.atName() && !p.at(word.Values) {
+	if p.at(word.Values) && p.peek(1).Kind == LeftParen {
+		return p.valuesTable(start)
+	}
+	if !p.atName() && !p.at(word.Values) && !(p.at(word.Table) && p.peek(1).Kind == LeftParen) {
 		p.fail("a table")
 		return p.badTable(start)
 	}
-	name := p.path("a table")
+	name := p.tablePath()
 	if p.tok.Kind == LeftParen {
 		return p.funcTable(start, lateral, name)
 	}
 	p.acceptKind(Asterisk)
 	return p.finishTable(start, name)
+}
+
+// tablePath reads the name of a table or of a function in FROM, TABLE (…) among
+// these.
+func (p *Parser) tablePath() []Ident {
+	if !p.at(word.Table) {
+		return p.path("a table")
+	}
+	mark := p.lists.idents.mark()
+	p.lists.idents.push(p.partAfterDot())
+	return p.lists.idents.take(mark)
+}
+
+// valuesTable reads VALUES (…), (…) as a table, without parentheses round it.
+func (p *Parser) valuesTable(start text.Pos) TableExpr {
+	q := p.valueQuery()
+	d := p.slabs.deriveds.new()
+	d.Query = q
+	d.As, d.Alias = p.alias(notTableAlias)
+	if !d.Alias.IsZero() && p.tok.Kind == LeftParen {
+		d.Columns = p.identList()
+	}
+	d.node = p.node(start)
+	return d
+}
+
+// reshaped reads PIVOT, UNPIVOT and MATCH_RECOGNIZE behind a table: what comes
+// out of them has columns that nothing here knows.
+func (p *Parser) reshaped(start text.Pos, t TableExpr) TableExpr {
+	for p.atAny(word.Pivot, word.Unpivot, word.MatchRecognize) && !p.broken {
+		p.next()
+		for p.atAny(word.Include, word.Exclude, word.Nulls, word.Xml) {
+			p.next()
+		}
+		p.skipParens()
+		f := p.slabs.funcTables.new()
+		f.As, f.Alias = p.alias(notTableAlias)
+		f.node = p.node(start)
+		t = f
+	}
+	return t
 }
 
 // parenTable reads the rest of tables in parentheses, the first being read. A
@@ -277,6 +324,28 @@ func (p *Parser) finishTable(start text.Pos, name []Ident) *TableRef {
 func (p *Parser) tableSuffix() {
 	for p.word != word.NoWord {
 		switch {
+		case p.at(word.Indexed) && p.peek(1).Word() == word.By:
+			p.next()
+			p.next()
+			p.ident("an index")
+		case p.at(word.Not) && p.peek(1).Word() == word.Indexed:
+			p.next()
+			p.next()
+		case p.at(word.As) && p.peek(1).Word() == word.Of:
+			p.next()
+			p.next()
+			p.next() // TIMESTAMP or SCN
+			p.exprAbove(p.power[dialect.BetweenTest])
+		case p.atAny(word.Version, word.Timestamp) && p.peek(1).Word() == word.As && p.peek(2).Word() == word.Of:
+			p.next()
+			p.next()
+			p.next()
+			p.exprAbove(p.power[dialect.BetweenTest])
+		case p.at(word.Sample) && (p.peek(1).Kind == LeftParen || p.peek(2).Kind == LeftParen):
+			for p.tok.Kind != LeftParen {
+				p.next()
+			}
+			p.skipParens()
 		case p.atAny(word.Tablesample, word.Partition) && (p.peek(1).Kind == LeftParen || p.peek(2).Kind == LeftParen):
 			p.next()
 			if p.tok.Kind != LeftParen {
@@ -359,7 +428,7 @@ func (p *Parser) funcTable(start text.Pos, lateral bool, name []Ident) TableExpr
 	f := p.slabs.funcTables.new()
 	f.Lateral = lateral
 	mark := p.lists.exprs.mark()
-	p.lists.exprs.push(p.call(start, name))
+	p.lists.exprs.push(p.tableCall(start, name))
 	f.Calls = p.lists.exprs.take(mark)
 	if p.at(word.With) && (p.peek(1).Word() == word.Ordinality || p.peek(1).Word() == word.Offset) {
 		p.next()
@@ -384,6 +453,45 @@ func (p *Parser) funcTable(start text.Pos, lateral bool, name []Ident) TableExpr
 	}
 	f.node = p.node(start)
 	return f
+}
+
+// tableCall reads a function in FROM; of those with a grammar of their own the
+// inside is passed over.
+func (p *Parser) tableCall(start text.Pos, name []Ident) Expr {
+	switch word.Word(name[len(name)-1].Sym) {
+	case word.Xmltable, word.JsonTable:
+		p.skipParens()
+		c := p.slabs.calls.new()
+		c.Name = name
+		c.node = p.node(start)
+		return c
+	}
+	return p.call(start, name)
+}
+
+// lateralViews reads Spark's LATERAL VIEW [OUTER] function table AS columns.
+func (p *Parser) lateralViews() {
+	for p.at(word.Lateral) && p.peek(1).Word() == word.View {
+		start := p.start()
+		p.next()
+		p.next()
+		p.accept(word.Outer)
+		f := p.slabs.funcTables.new()
+		f.Lateral = true
+		exprs := p.lists.exprs.mark()
+		p.lists.exprs.push(p.expr())
+		f.Calls = p.lists.exprs.take(exprs)
+		if !p.at(word.As) && p.atName() && stops[p.word]&notTableAlias == 0 {
+			f.Alias = p.ident("a name for the table")
+		}
+		if p.accept(word.As) {
+			idents := p.lists.idents.mark()
+			p.commaList(func() { p.lists.idents.push(p.ident("a column name")) })
+			f.Columns = p.lists.idents.take(idents)
+		}
+		f.node = p.node(start)
+		p.lists.tables.push(f)
+	}
 }
 
 func (p *Parser) badTable(start text.Pos) TableExpr {

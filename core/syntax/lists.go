@@ -1,6 +1,7 @@
 package syntax
 
 import (
+	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/text"
 )
@@ -112,6 +113,10 @@ func (p *Parser) atName() bool {
 	switch p.tok.Kind {
 	case QuotedName, VariableName, TemplateMark:
 		return true
+	case Placeholder: // a variable that the client puts in
+		return p.scan.src[p.tok.Span.Start] == '&' || p.scan.src[p.tok.Span.Start] == '$'
+	case TextToken:
+		return p.dialect.Has(dialect.TextNames)
 	case WordToken:
 		return stops[p.word]&notName == 0
 	}
@@ -148,8 +153,11 @@ func (p *Parser) partAfterDot() Ident {
 
 // alias reads [AS] name; stop tells which words begin something else.
 func (p *Parser) alias(stop uint8) (as bool, id Ident) {
-	if p.at(word.As) {
+	if p.at(word.As) && p.peek(1).Word() != word.Of {
 		p.next()
+		if p.tok.Kind == LeftParen && stop == notOutputAlias { // several names for what one function gives
+			return true, p.identList()[0]
+		}
 		if p.tok.Kind == TextToken {
 			id = Ident{Span: p.tok.Span, Sym: p.textSym(p.tok.Span), Quoted: true}
 			p.next()

@@ -162,7 +162,7 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 			return x
 		}
 	}
-	if stops[p.word]&notName != 0 && next != Dot && !(next == LeftParen && p.at(word.Values)) {
+	if stops[p.word]&notName != 0 && next != Dot && !(next == LeftParen && p.atAny(word.Values, word.Update)) {
 		p.fail("an expression")
 		return p.badExpr(start)
 	}

@@ -35,7 +35,9 @@ func (p *Parser) resultClauses(q *Query, from int) {
 	for {
 		sel, _ := q.Body.(*Select)
 		switch {
-		case p.at(word.Order) || p.atAny(word.Sort, word.Cluster, word.Distribute) && p.peek(1).Word() == word.By:
+		case p.atAny(word.Cluster, word.Distribute) && p.peek(1).Word() == word.By:
+			p.orderBy() // where rows go, not their order
+		case p.at(word.Order) || p.at(word.Sort) && p.peek(1).Word() == word.By:
 			if q.OrderBy != nil {
 				return
 			}

@@ -93,6 +93,10 @@ func (p *Parser) selectItem() *SelectItem {
 		return item
 	}
 	item.X = p.expr()
+	if _, ok := item.X.(*Star); ok && p.at(word.Except) && p.peek(1).Kind == LeftParen && !p.startsQuery(2) {
+		p.next()
+		p.skipParens()
+	}
 	if star, ok := item.X.(*Star); ok && (p.at(word.As) || len(star.Qualifier) > 0 && p.tok.Kind == TextToken) {
 		p.fail("a comma or FROM: * cannot have a name")
 	}

@@ -42,7 +42,7 @@ var stops = [word.Total]uint8{
 	word.Sounds: infixWord, word.Member: infixWord, word.Overlaps: infixWord,
 	word.Collate: noAlias | infixWord, word.Isnull: noAlias | infixWord, word.Notnull: noAlias | infixWord, word.Ilike: noAlias | infixWord, word.Similar: noAlias | infixWord,
 	word.Regexp: noAlias | infixWord, word.Rlike: noAlias | infixWord, word.Over: notOutputAlias, word.Escape: noAlias,
-	word.Tablesample: notTableAlias, word.Pivot: notTableAlias, word.Unpivot: notTableAlias, word.Connect: notTableAlias,
+	word.Tablesample: notTableAlias, word.Pivot: notTableAlias, word.Unpivot: notTableAlias, word.Connect: notTableAlias, word.MatchRecognize: notTableAlias,
 	word.Option: notTableAlias, word.Use: notTableAlias, word.Force: notTableAlias, word.Ignore: notTableAlias,
 	word.Partition: notTableAlias, word.Sort: notTableAlias, word.Cluster: notTableAlias, word.Distribute: notTableAlias,
 	word.Output: notTableAlias, word.Asc: noAlias, word.Desc: noAlias, word.Nulls: noAlias, word.Lock: noAlias,
@@ -60,6 +60,12 @@ func (p *Parser) startsOther() bool {
 		return next.Word() == word.With
 	case word.Procedure:
 		return p.peek(2).Kind == LeftParen
+	case word.Sample:
+		return next.Kind == LeftParen
+	case word.Indexed:
+		return next.Word() == word.By
+	case word.Version, word.Timestamp:
+		return next.Word() == word.As && p.peek(2).Word() == word.Of
 	case word.Delete, word.Insert, word.Drop, word.Alter, word.Declare, word.Exec, word.Truncate, word.Merge, word.Begin,
 		word.Print, word.If, word.Create, word.Update, word.Commit, word.Execute, word.Return, word.While:
 		return p.startsLine() && p.startsAnother()

@@ -22,6 +22,11 @@ func (p *Parser) insert(with *With) Stmt {
 		word.HighPriority, word.Delayed, word.Overwrite, word.Table) {
 		p.next()
 	}
+	if p.atAny(word.All, word.First) && (p.peek(1).Word() == word.Into || p.peek(1).Word() == word.When) {
+		p.insertAll(n)
+		n.node = p.node(start)
+		return n
+	}
 	n.Table = p.insertTarget()
 	if p.tok.Kind == LeftParen && !p.startsQuery(1) {
 		n.Columns = p.insertColumns()
@@ -55,6 +60,37 @@ func (p *Parser) insert(with *With) Stmt {
 	}
 	n.node = p.node(start)
 	return n
+}
+
+// insertAll reads Oracle's INSERT ALL and FIRST with several targets; the first
+// stands for them.
+func (p *Parser) insertAll(n *Insert) {
+	p.next()
+	for !p.broken {
+		switch {
+		case p.accept(word.When):
+			p.expr()
+			p.expect(word.Then)
+		case p.accept(word.Else):
+		case p.accept(word.Into):
+			t := p.insertTarget()
+			if n.Table == nil {
+				n.Table = t
+			}
+			if p.tok.Kind == LeftParen {
+				p.insertColumns()
+			}
+			if p.accept(word.Values) {
+				p.skipParens()
+			}
+		default:
+			if n.Table == nil {
+				n.Table = p.insertTarget()
+			}
+			n.Query = p.query()
+			return
+		}
+	}
 }
 
 // valueQuery reads VALUE (…), …, which MySQL takes for VALUES.
