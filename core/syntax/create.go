@@ -28,6 +28,8 @@ func (p *Parser) create() Stmt {
 			return p.createDefined(n)
 		case word.Function, word.Procedure, word.Proc, word.Trigger, word.Event, word.Package, word.Constraint:
 			return p.routine()
+		case word.Rule:
+			return p.rule()
 		case word.Algorithm, word.Sql:
 			return p.createDefined(n)
 		}
@@ -368,4 +370,23 @@ func (p *Parser) createDefined(n int) Stmt {
 			}
 		}
 	}
+}
+
+// rule passes over CREATE RULE, whose actions in parentheses are separated by
+// semicolons.
+func (p *Parser) rule() Stmt {
+	start, keyword := p.start(), p.tok.Span
+	depth := 0
+	for p.tok.Kind != EOF && p.tok.Kind != BatchEnd && (p.tok.Kind != Semicolon || depth > 0) {
+		switch p.tok.Kind {
+		case LeftParen:
+			depth++
+		case RightParen:
+			depth--
+		}
+		p.next()
+	}
+	n := p.slabs.otherStmts.new()
+	*n = OtherStmt{node: p.node(start), Keyword: keyword}
+	return n
 }

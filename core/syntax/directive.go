@@ -17,7 +17,7 @@ func (s *scanner) directives() {
 		if s.pos >= len(s.src) {
 			return
 		}
-		if c := s.src[s.pos]; c != '\\' && c != '.' && !s.rules.delimiters && !s.rules.plus || !s.startsLine(s.pos) || !s.isDirective() {
+		if c := s.src[s.pos]; c != '\\' && c != '.' && !s.rules.delimiters && !s.rules.plus || c != '\\' && !s.startsLine(s.pos) || !s.isDirective() {
 			return
 		}
 		end := s.lineEnd(s.pos)

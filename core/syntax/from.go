@@ -213,8 +213,11 @@ func (p *Parser) tablePrimary() TableExpr {
 	if p.tok.Kind == Placeholder || p.tok.Kind == VariableName {
 		return p.placeholderTable(start)
 	}
-	if p.at(word.Values) && p.peek(1).Kind == LeftParen {
+	switch {
+	case p.at(word.Values) && p.peek(1).Kind == LeftParen:
 		return p.valuesTable(start)
+	case p.at(word.Rows) && p.peek(1).Word() == word.From && p.peek(2).Kind == LeftParen:
+		return p.rowsFrom(start)
 	}
 	if !p.atName() && !p.at(word.Values) && !(p.at(word.Table) && p.peek(1).Kind == LeftParen) {
 		p.fail("a table")
@@ -450,6 +453,33 @@ func (p *Parser) funcTable(start text.Pos, lateral bool, name []Ident) TableExpr
 		})
 		f.Columns = p.lists.idents.take(idents)
 		p.expectKind(RightParen, ")")
+	}
+	f.node = p.node(start)
+	return f
+}
+
+// rowsFrom reads ROWS FROM (function [AS (columns)], …).
+func (p *Parser) rowsFrom(start text.Pos) TableExpr {
+	p.next()
+	p.next()
+	p.next()
+	f := p.slabs.funcTables.new()
+	mark := p.lists.exprs.mark()
+	p.commaList(func() {
+		p.lists.exprs.push(p.expr())
+		if p.accept(word.As) {
+			p.skipParens()
+		}
+	})
+	f.Calls = p.lists.exprs.take(mark)
+	p.expectKind(RightParen, ")")
+	if p.at(word.With) && p.peek(1).Word() == word.Ordinality {
+		p.next()
+		p.next()
+	}
+	f.As, f.Alias = p.alias(notTableAlias)
+	if p.tok.Kind == LeftParen {
+		f.Columns = p.identList()
 	}
 	f.node = p.node(start)
 	return f

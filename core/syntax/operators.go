@@ -148,7 +148,7 @@ func (s *scanner) placeholder(c byte) TokenKind {
 		}
 		i += end + 2
 	case (c == ':' || c == '$') && classes[next]&inWord != 0, c == '&' && s.rules.plus && classes[next]&startsWord != 0:
-		if c == ':' && start > 0 && src[start-1] == ':' {
+		if c == ':' && start > 0 && (src[start-1] == ':' || src[start-1] == '[') {
 			return EOF
 		}
 		for classes[at(i)]&inWord != 0 {
@@ -211,6 +211,9 @@ func (s *scanner) symbols(c byte) TokenKind {
 		}
 	case '|':
 		kind = BitwiseOr
+		if next == '/' && s.rules.dollarQuotes || next == '|' && third == '/' && s.rules.dollarQuotes { // roots
+			return s.otherOperator()
+		}
 		if next == '|' {
 			length, kind = 2, Pipes
 		}

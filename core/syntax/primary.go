@@ -32,6 +32,8 @@ func (p *Parser) primary() Expr {
 		return n
 	case LeftParen:
 		return p.parens(start)
+	case LeftBracket:
+		return p.arrayItems(start, p.slabs.arrays.new())
 	case Placeholder, VariableName:
 		p.next()
 		n := p.slabs.params.new()
@@ -313,12 +315,19 @@ func (p *Parser) array(start text.Pos) Expr {
 		n.Query = p.query()
 		p.expectKind(RightParen, ")")
 	} else {
-		p.next()
-		if p.tok.Kind != RightBracket {
-			n.Items = p.exprList()
-		}
-		p.expectKind(RightBracket, "]")
+		return p.arrayItems(start, n)
 	}
+	n.node = p.node(start)
+	return n
+}
+
+// arrayItems reads [a, b, …].
+func (p *Parser) arrayItems(start text.Pos, n *Array) Expr {
+	p.next()
+	if p.tok.Kind != RightBracket {
+		n.Items = p.exprList()
+	}
+	p.expectKind(RightBracket, "]")
 	n.node = p.node(start)
 	return n
 }
