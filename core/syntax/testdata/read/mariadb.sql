@@ -1,0 +1,20 @@
+-- What MariaDB and MySQL scripts hold.
+/*!40101 SET @OLD=@@x */;
+DELIMITER //
+CREATE PROCEDURE p(IN a INT, OUT b INT)
+BEGIN
+  DECLARE done INT DEFAULT FALSE;
+  DECLARE cur CURSOR FOR SELECT hive_id FROM hives WHERE moved_on IS NULL;
+  DECLARE CONTINUE HANDLER FOR NOT FOUND SET done = TRUE;
+  OPEN cur;
+  read_loop: LOOP
+    FETCH cur INTO b;
+    IF done THEN LEAVE read_loop; END IF;
+    CASE WHEN b > 1 THEN SET b = 2; ELSE SET b = 3; END CASE;
+  END LOOP;
+  CLOSE cur;
+  SELECT name FROM hives WHERE hive_id IN (1, 2, 3);
+END//
+CREATE TRIGGER t BEFORE INSERT ON hives FOR EACH ROW BEGIN SET NEW.name = UPPER(NEW.name); END//
+DELIMITER ;
+SELECT 1;

@@ -1,0 +1,19 @@
+\set ON_ERROR_STOP on
+\connect bees
+SELECT :'name', :"col", :x FROM hives;
+CREATE FUNCTION f(a int) RETURNS trigger LANGUAGE plpgsql AS $fn$
+BEGIN
+  IF NEW.a = NULL THEN RETURN NULL; END IF;
+  RETURN NEW;
+END $fn$;
+CREATE FUNCTION g() RETURNS int LANGUAGE sql BEGIN ATOMIC SELECT 1; SELECT 2; END;
+CREATE PROCEDURE h() AS 'SELECT 1' LANGUAGE sql;
+DO $$ BEGIN PERFORM 1; END $$;
+COPY hives (a, b) FROM stdin;
+1	it's
+2	\N
+\.
+CREATE RULE r AS ON INSERT TO hives DO INSTEAD (INSERT INTO a VALUES (1); INSERT INTO b VALUES (2));
+SELECT 1; \gset
+CREATE TRIGGER t AFTER UPDATE OF name ON hives FOR EACH ROW WHEN (OLD.name IS DISTINCT FROM NEW.name) EXECUTE FUNCTION f();
+SELECT x[1:2], x[:2], (y).*, (z).a.b, ROW(1,2), ARRAY[[1,2],[3,4]], a OPERATOR(pg_catalog.+) b, 'a'::text COLLATE "C", interval '1' day, int4 '5', point '(1,2)' <-> p, @ -5, |/ 4, !! 3 FROM ONLY t*, ROWS FROM (f(1), g(2)) AS r(a, b);

@@ -1,0 +1,14 @@
+CREATE TABLE IF NOT EXISTS bees.hives (hive_id BIGINT COMMENT 'key', tags ARRAY<STRING>, props MAP<STRING, STRUCT<a: INT, b: STRING>>) USING delta PARTITIONED BY (year) LOCATION '/x' TBLPROPERTIES ('a' = 'b');
+INSERT OVERWRITE TABLE bees.hives PARTITION (year = 2026) SELECT * FROM src;
+SELECT h.hive_id, t.tag, transform(tags, x -> x || '!'), filter(tags, (x, i) -> x > i), props['a'].b, h.s.t FROM bees.hives h LATERAL VIEW OUTER explode(tags) t AS tag LATERAL VIEW posexplode(a) p AS i, v WHERE h.name RLIKE '^a' DISTRIBUTE BY hive_id SORT BY tag;
+SELECT * FROM a TABLESAMPLE (10 PERCENT) LEFT SEMI JOIN b ON a.x = b.x LEFT ANTI JOIN c USING (y);
+SELECT "text", 'it\'s', `a b`, x <=> NULL, CAST(a AS STRING), a::int, 1L, 2.5BD, DATE'2026-01-01', named_struct('a', 1), * EXCEPT (b) FROM t QUALIFY ROW_NUMBER() OVER (PARTITION BY a ORDER BY b) = 1;
+WITH a AS (SELECT 1) INSERT INTO t SELECT * FROM a;
+CREATE OR REPLACE TEMPORARY VIEW v AS SELECT hive_id, COUNT(*) FILTER (WHERE x > 1) AS n FROM t GROUP BY ALL;
+MERGE INTO t USING s ON t.id = s.id WHEN MATCHED THEN UPDATE SET * WHEN NOT MATCHED THEN INSERT *;
+SELECT * FROM t PIVOT (SUM(w) FOR y IN (2025, 2026)) LIMIT 10;
+SELECT a FROM t VERSION AS OF 3; SELECT a FROM t TIMESTAMP AS OF '2026-01-01';
+CACHE TABLE t; OPTIMIZE t ZORDER BY (a); DESCRIBE EXTENDED t; SET spark.sql.x = 1; SHOW TABLES IN bees;
+FROM t SELECT a WHERE b > 1;
+SELECT /*+ BROADCAST(a) */ explode(array(1,2)) AS (x), stack(2, 1, 2) FROM VALUES (1, 'a'), (2, 'b') AS t(id, name);
+SELECT ${var}, '${x}' FROM {{ ref('hives') }} WHERE d >= '{{ ds }}' {% if x %} AND a = 1 {% endif %};
