@@ -87,6 +87,23 @@ func (n *Names) Intern(name []byte) Sym {
 	return n.internWords(lo, hi, len(name))
 }
 
+// internPlain numbers the ASCII word src[start:end] of at most 16 bytes; as
+// many bytes must follow start.
+func (n *Names) internPlain(src []byte, start, end int) Sym {
+	length := end - start
+	lo, hi := binary.LittleEndian.Uint64(src[start:]), uint64(0)
+	if length <= 8 {
+		lo = (lo | fold) & (^uint64(0) >> (64 - 8*length))
+	} else {
+		lo |= fold
+		hi = (binary.LittleEndian.Uint64(src[start+8:]) | fold) & (^uint64(0) >> (128 - 8*length))
+	}
+	if e := &n.table[hash(lo, hi)&(len(n.table)-1)]; e.lo == lo && e.hi == hi {
+		return e.sym
+	}
+	return n.internWords(lo, hi, length)
+}
+
 func (n *Names) internWords(lo, hi uint64, length int) Sym {
 	slot := n.slot(lo, hi)
 	if sym := n.table[slot].sym; sym != 0 {
@@ -110,11 +127,14 @@ func (n *Names) internLong(name string) Sym {
 	return sym
 }
 
+func hash(lo, hi uint64) int {
+	return int((lo ^ bits.RotateLeft64(hi*0x9E3779B97F4A7C15, 29)) * 0xD6E8FEB86659FD93 >> 40)
+}
+
 // slot finds the entry of a name, or the free one where it belongs.
 func (n *Names) slot(lo, hi uint64) int {
 	mask := len(n.table) - 1
-	h := (lo ^ bits.RotateLeft64(hi*0x9E3779B97F4A7C15, 29)) * 0xD6E8FEB86659FD93
-	i := int(h>>40) & mask
+	i := hash(lo, hi) & mask
 	for {
 		e := &n.table[i]
 		if e.sym == 0 || e.lo == lo && e.hi == hi {

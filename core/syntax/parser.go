@@ -174,12 +174,12 @@ func (p *Parser) skipStatement() int {
 
 func (p *Parser) load() {
 	p.tok = p.scan.tokens[p.i]
-	p.word = p.tok.Word()
+	p.word = p.tok.word
 }
 
 // next moves to the next token. It does not move past the end of the text.
 func (p *Parser) next() {
-	if p.broken || p.tok.Kind == EOF {
+	if p.tok.Kind == EOF { // as it is while broken, too
 		return
 	}
 	p.last = p.tok.Span.End

@@ -45,7 +45,8 @@ func (p *Parser) repair(first int, stmt Stmt) Stmt {
 				continue
 			}
 			p.scan.tokens = append(p.scan.tokens[:i+1], p.scan.tokens[i:]...)
-			p.scan.tokens[i].Sym, p.scan.tokens[i+1].Sym = Sym(g.first), Sym(g.second)
+			p.scan.tokens[i].Sym, p.scan.tokens[i].word = Sym(g.first), g.first
+			p.scan.tokens[i+1].Sym, p.scan.tokens[i+1].word = Sym(g.second), g.second
 			if fixed := p.again(first, t, g.first.String()+" "+g.second.String()); fixed != nil {
 				return fixed
 			}
@@ -59,7 +60,7 @@ func (p *Parser) repair(first int, stmt Stmt) Stmt {
 			if !resembles(name, w.Lower()) {
 				continue
 			}
-			p.scan.tokens[i].Sym = Sym(w)
+			p.scan.tokens[i].Sym, p.scan.tokens[i].word = Sym(w), w
 			if fixed := p.again(first, t, w.String()); fixed != nil {
 				return fixed
 			}

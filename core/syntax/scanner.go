@@ -2,7 +2,6 @@ package syntax
 
 import (
 	"bytes"
-	"encoding/binary"
 	"unicode"
 	"unicode/utf8"
 
@@ -72,15 +71,65 @@ func (s *scanner) reset(src []byte, d dialect.Dialect) {
 }
 
 // fill appends the tokens up to the next end of a statement, that token
-// included, and reports whether there was one. At the end of the text it
-// appends [EOF].
+// included; at the end of the text that is [EOF]. Blanks, plain words and the
+// commonest marks are read here, everything else by scan.
 func (s *scanner) fill() {
+	src, pos, tokens := s.src, s.pos, s.tokens
+	for pos < len(src) && s.delimiter == nil {
+		start, c := pos, src[pos]
+		switch classes[c] & classMask {
+		case blankClass:
+			pos++
+			continue
+		case wordClass:
+			if end := plainWord(src, start); end > 0 {
+				sym := s.names.internPlain(src, start, end)
+				if sym != Sym(word.Go) {
+					tokens = append(tokens, wordToken(sym, start, end))
+					pos = end
+					continue
+				}
+			}
+		case markClass:
+			if kind := plainMarks[c]; kind != EOF {
+				pos++
+				tokens = append(tokens, Token{Kind: kind, Span: text.Span{Start: text.Pos(start), End: text.Pos(pos)}})
+				if kind == Semicolon {
+					s.pos, s.tokens = pos, tokens
+					return
+				}
+				continue
+			}
+		}
+		s.pos, s.tokens = pos, tokens
+		if kind := s.scan(); kind == Semicolon || kind == EOF || kind == BatchEnd {
+			return
+		}
+		pos, tokens = s.pos, s.tokens
+	}
+	s.pos, s.tokens = pos, tokens
 	for {
-		kind := s.scan()
-		if kind == Semicolon || kind == EOF || kind == BatchEnd {
+		if kind := s.scan(); kind == Semicolon || kind == EOF || kind == BatchEnd {
 			return
 		}
 	}
+}
+
+// plainMarks are the marks that mean the same wherever they stand.
+var plainMarks = [128]TokenKind{'(': LeftParen, ')': RightParen, ',': Comma, ';': Semicolon}
+
+// plainWord gives the end of a bare word of ASCII letters that no quote
+// follows and that ends well before the text does; 0 where it is none.
+func plainWord(src []byte, start int) int {
+	i, seen := start+1, src[start]
+	for i < len(src) && classes[src[i]]&inWord != 0 {
+		seen |= src[i]
+		i++
+	}
+	if seen >= utf8.RuneSelf || i-start > 16 || start+16 > len(src) || i < len(src) && src[i] == '\'' {
+		return 0
+	}
+	return i
 }
 
 func (s *scanner) emit(kind TokenKind, start int) TokenKind {
@@ -144,15 +193,8 @@ func (s *scanner) word() TokenKind {
 	}
 	s.pos = i
 	var sym Sym
-	if length := i - start; length <= 16 && start+16 <= len(src) {
-		lo, hi := binary.LittleEndian.Uint64(src[start:]), uint64(0)
-		if length <= 8 {
-			lo = (lo | fold) & (^uint64(0) >> (64 - 8*length))
-		} else {
-			lo |= fold
-			hi = (binary.LittleEndian.Uint64(src[start+8:]) | fold) & (^uint64(0) >> (128 - 8*length))
-		}
-		sym = s.names.internWords(lo, hi, length)
+	if i-start <= 16 && start+16 <= len(src) {
+		sym = s.names.internPlain(src, start, i)
 	} else {
 		sym = s.names.Intern(src[start:i])
 	}
@@ -163,7 +205,7 @@ func (s *scanner) word() TokenKind {
 	} else if sym == Sym(word.Go) && s.rules.batchLines && s.aloneOnLine(start, i) {
 		return s.emit(BatchEnd, start)
 	}
-	s.tokens = append(s.tokens, Token{Kind: WordToken, Sym: sym, Span: text.Span{Start: text.Pos(start), End: text.Pos(i)}})
+	s.tokens = append(s.tokens, wordToken(sym, start, i))
 	return WordToken
 }
 
@@ -190,8 +232,7 @@ func (s *scanner) wideWord() TokenKind {
 		s.pos += size
 	}
 	sym := s.names.Intern(s.src[start:s.pos])
-	s.emit(WordToken, start)
-	s.tokens[len(s.tokens)-1].Sym = sym
+	s.tokens = append(s.tokens, wordToken(sym, start, s.pos))
 	return WordToken
 }
 
@@ -257,8 +298,7 @@ func (s *scanner) digitName() bool {
 		}
 	}
 	s.pos = end
-	s.emit(WordToken, start)
-	s.tokens[len(s.tokens)-1].Sym = s.names.Intern(src[start:end])
+	s.tokens = append(s.tokens, wordToken(s.names.Intern(src[start:end]), start, end))
 	return true
 }
 

@@ -68,14 +68,19 @@ const (
 type Token struct {
 	Kind  TokenKind
 	Flags uint8
+	word  word.Word
 	Sym   Sym // of words and quoted names, else 0
 	Span  text.Span
 }
 
 // Word gives the number of a bare word that some grammar knows, else [word.NoWord].
-func (t Token) Word() word.Word {
-	if t.Kind == WordToken && t.Sym < Sym(word.Total) {
-		return word.Word(t.Sym)
+func (t Token) Word() word.Word { return t.word }
+
+// wordToken makes the token of a bare word.
+func wordToken(sym Sym, start, end int) Token {
+	t := Token{Kind: WordToken, Sym: sym, Span: text.Span{Start: text.Pos(start), End: text.Pos(end)}}
+	if sym < Sym(word.Total) {
+		t.word = word.Word(sym)
 	}
-	return word.NoWord
+	return t
 }
