@@ -70,6 +70,17 @@ func (p *Pass) RemoveClause(clause syntax.Node) []text.Edit {
 	return p.Remove(text.Span{Start: p.EndBefore(s.Start), End: s.End})
 }
 
+// FirstTokens gives the first two tokens of a node; ok tells that it has as many.
+func (p *Pass) FirstTokens(n syntax.Node) (first, second syntax.Token, ok bool) {
+	tokens := p.Stmt.Tokens
+	s := n.Span()
+	i := sort.Search(len(tokens), func(i int) bool { return tokens[i].Span.Start >= s.Start })
+	if i+1 >= len(tokens) || !s.Contains(tokens[i+1].Span) {
+		return first, second, false
+	}
+	return tokens[i], tokens[i+1], true
+}
+
 // EndBefore gives the end of the last token before a position.
 func (p *Pass) EndBefore(at text.Pos) text.Pos {
 	tokens := p.Stmt.Tokens

@@ -72,15 +72,9 @@ func joinedTexts(p *check.Pass, items []syntax.Expr) {
 		if !ok || lit.Lit != syntax.TextLiteral || len(items) < 2 {
 			continue
 		}
-		var parts []text.Span
-		for _, t := range p.Stmt.Tokens {
-			if t.Kind == syntax.TextToken && lit.Span().Contains(t.Span) {
-				parts = append(parts, t.Span)
-			}
-		}
-		if len(parts) > 1 {
+		if first, second, ok := p.FirstTokens(lit); ok && second.Kind == syntax.TextToken {
 			v := p.Check.Verdicts.But(check.Wrong, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Postgres, dialect.Spark))
-			reportMissing(p, lit.Span(), parts[0].End, string(p.Src[parts[1].Start:parts[1].End]), v)
+			reportMissing(p, lit.Span(), first.Span.End, string(p.Src[second.Span.Start:second.Span.End]), v)
 		}
 	}
 }
