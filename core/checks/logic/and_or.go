@@ -176,6 +176,9 @@ func sameLine(p *check.Pass, a, b syntax.Expr) bool {
 	if from > to {
 		from, to = b.Span().End, a.Span().Start
 	}
+	if from > to {
+		return true // one is empty where the text could not be read
+	}
 	return !bytes.ContainsAny(p.Src[from:to], "\r\n")
 }
 
