@@ -19,6 +19,7 @@
 //	cli            flags in, one core call, one renderer out
 //	cmd/justlens   main
 //	demo           the example of the beekeeping cooperative, embedded
+//	corpus         measures the parser on SQL that databases ship
 //	claims         tests that try on real databases what the checks say of them
 //
 // A package imports only packages above it; architecture_test.go holds that
