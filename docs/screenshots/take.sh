@@ -36,7 +36,7 @@ shot() {
 
 wanted=("$@")
 shot review 'justlens review queries/mite_alarm.sql queries/find_apiary.sql --dialect postgres'
-shot guide 'justlens guide'
+shot guide 'justlens guide --color always | head -n 38'
 shot guide-check 'justlens guide null.not-in-subquery'
 shot mend 'justlens mend queries/keeper_workload.sql queries/old_site/season.sql --schema schema.sql'
 shot demo 'justlens demo --color always | head -n 38'
