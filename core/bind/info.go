@@ -139,5 +139,5 @@ func (in *Info) OwnQuery(s *syntax.Select) *syntax.Query {
 	return q
 }
 
-// Table gives the schema's table behind a source, nil if there is none.
+// SchemaTable gives the schema's table behind a source, nil if there is none.
 func (s *Source) SchemaTable() *schema.Table { return s.table }

@@ -126,11 +126,7 @@ func (p *Parser) callTail(c *Call) {
 		case p.at(word.On) || p.atAny(word.Null, word.Absent) && p.peek(1).Word() == word.On || p.at(word.Returning):
 			p.next()
 			for p.tok.Kind != RightParen && !p.atEnd() {
-				if p.tok.Kind == LeftParen {
-					p.skipParens()
-				} else {
-					p.next()
-				}
+				p.skipOne()
 			}
 		default:
 			return

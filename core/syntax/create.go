@@ -69,11 +69,7 @@ func (p *Parser) createTable() Stmt {
 			n.Query = p.query()
 			continue
 		}
-		if p.tok.Kind == LeftParen {
-			p.skipParens()
-			continue
-		}
-		p.next()
+		p.skipOne()
 	}
 	n.node = p.node(start)
 	return n
@@ -101,11 +97,7 @@ func (p *Parser) tableElements(n *CreateTable) {
 // skipElement passes over the options at the end of an element of a table.
 func (p *Parser) skipElement() {
 	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
-		if p.tok.Kind == LeftParen {
-			p.skipParens()
-		} else {
-			p.next()
-		}
+		p.skipOne()
 	}
 }
 
@@ -150,11 +142,7 @@ func (p *Parser) columnDef() *ColumnDef {
 			p.lists.constraints.push(p.constraint())
 			continue
 		}
-		if p.tok.Kind == LeftParen {
-			p.skipParens()
-			continue
-		}
-		p.next()
+		p.skipOne()
 	}
 	c.Constraints = p.lists.constraints.take(mark)
 	c.node = p.node(start)
@@ -225,11 +213,7 @@ func (p *Parser) skipConstraint() {
 		if p.startsColumnConstraint() && !p.at(word.As) {
 			return
 		}
-		if p.tok.Kind == LeftParen {
-			p.skipParens()
-		} else {
-			p.next()
-		}
+		p.skipOne()
 	}
 }
 
@@ -290,11 +274,7 @@ func (p *Parser) createView() Stmt {
 		n.Columns = p.identList()
 	}
 	for !p.at(word.As) && !p.atEnd() {
-		if p.tok.Kind == LeftParen {
-			p.skipParens()
-		} else {
-			p.next()
-		}
+		p.skipOne()
 	}
 	p.expect(word.As)
 	n.Query = p.query()
@@ -345,11 +325,7 @@ func (p *Parser) createIndex() Stmt {
 			n.Where = p.where()
 			continue
 		}
-		if p.tok.Kind == LeftParen {
-			p.skipParens()
-			continue
-		}
-		p.next()
+		p.skipOne()
 	}
 	n.node = p.node(start)
 	return n

@@ -136,11 +136,16 @@ func (p *Parser) tellScanned(tokens []Token) {
 		}
 	}
 	whole := text.Span{Start: tokens[0].Span.Start, End: tokens[len(tokens)-1].Span.End}
+	later := p.scan.pasted[:0]
 	for _, e := range p.scan.pasted {
-		if whole.Contains(e.Span) {
+		switch {
+		case whole.Contains(e.Span):
 			p.errors = append(p.errors, e)
+		case e.Span.Start >= whole.End:
+			later = append(later, e)
 		}
 	}
+	p.scan.pasted = later // each statement looks at its own once
 }
 
 // missingComma goes on with a list in which a comma is missing before tok, and

@@ -247,10 +247,7 @@ func (p *Parser) valuesTable(start text.Pos) TableExpr {
 	q := p.valueQuery()
 	d := p.slabs.deriveds.new()
 	d.Query = q
-	d.As, d.Alias = p.alias(notTableAlias)
-	if !d.Alias.IsZero() && p.tok.Kind == LeftParen {
-		d.Columns = p.identList()
-	}
+	p.derivedAlias(d)
 	d.node = p.node(start)
 	return d
 }
@@ -272,16 +269,21 @@ func (p *Parser) reshaped(start text.Pos, t TableExpr) TableExpr {
 	return t
 }
 
-// parenTable reads the rest of tables in parentheses, the first being read. A
-// list there is a cross join, as MySQL has it.
-func (p *Parser) parenTable(start text.Pos, t TableExpr) TableExpr {
-	inner := t.Span().Start
+// crossJoined reads the rest of a list of tables where MySQL takes a list for a
+// cross join: in parentheses, and behind UPDATE.
+func (p *Parser) crossJoined(start text.Pos, t TableExpr) TableExpr {
 	for p.acceptKind(Comma) {
 		right := p.tableExpr()
 		j := p.slabs.joins.new()
-		*j = Join{node: p.node(inner), Type: CrossJoin, Left: t, Right: right}
+		*j = Join{node: p.node(start), Type: CrossJoin, Left: t, Right: right}
 		t = j
 	}
+	return t
+}
+
+// parenTable reads the rest of tables in parentheses, the first being read.
+func (p *Parser) parenTable(start text.Pos, t TableExpr) TableExpr {
+	t = p.crossJoined(t.Span().Start, t)
 	p.expectKind(RightParen, ")")
 	n := p.slabs.parenTables.new()
 	_, alias := p.alias(notTableAlias)
@@ -289,15 +291,20 @@ func (p *Parser) parenTable(start text.Pos, t TableExpr) TableExpr {
 	return n
 }
 
+// derivedAlias reads [AS] alias [(columns)] of a derived table.
+func (p *Parser) derivedAlias(d *Derived) {
+	d.As, d.Alias = p.alias(notTableAlias)
+	if !d.Alias.IsZero() && p.tok.Kind == LeftParen {
+		d.Columns = p.identList()
+	}
+}
+
 // parenTableFrom goes on with ((SELECT …) AS t JOIN …), of which the query in
 // its inner parentheses is read: those made it a derived table.
 func (p *Parser) parenTableFrom(start text.Pos, d *Derived, inner *ParenQuery) TableExpr {
 	first := inner.span.Start
 	d.Query = inner.Query
-	d.As, d.Alias = p.alias(notTableAlias)
-	if !d.Alias.IsZero() && p.tok.Kind == LeftParen {
-		d.Columns = p.identList()
-	}
+	p.derivedAlias(d)
 	d.node = p.node(first)
 	return p.parenTable(start, p.joinsFrom(first, d))
 }
@@ -418,10 +425,7 @@ func (p *Parser) derived(start text.Pos, lateral bool) TableExpr {
 		return p.parenTableFrom(start, d, inner)
 	}
 	p.expectKind(RightParen, ")")
-	d.As, d.Alias = p.alias(notTableAlias)
-	if !d.Alias.IsZero() && p.tok.Kind == LeftParen {
-		d.Columns = p.identList()
-	}
+	p.derivedAlias(d)
 	d.node = p.node(start)
 	return d
 }
@@ -444,11 +448,7 @@ func (p *Parser) funcTable(start text.Pos, lateral bool, name []Ident) TableExpr
 		p.commaList(func() {
 			p.lists.idents.push(p.ident("a column name"))
 			for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
-				if p.tok.Kind == LeftParen {
-					p.skipParens()
-				} else {
-					p.next()
-				}
+				p.skipOne()
 			}
 		})
 		f.Columns = p.lists.idents.take(idents)

@@ -50,9 +50,6 @@ func NewParser(names *Names) *Parser {
 	return &Parser{scan: scanner{names: names}}
 }
 
-// Names gives the table of names.
-func (p *Parser) Names() *Names { return p.scan.names }
-
 // Reset begins a new text. The parser reads from src, which must not change.
 func (p *Parser) Reset(src []byte, d dialect.Dialect) {
 	p.scan.reset(src, d)

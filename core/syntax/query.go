@@ -23,10 +23,16 @@ func (p *Parser) query() *Query {
 	if p.at(word.With) {
 		q.With = p.with()
 	}
+	p.queryBody(q, start, from)
+	return q
+}
+
+// queryBody reads what follows the WITH clause of a query that begins at start,
+// with the token of index from.
+func (p *Parser) queryBody(q *Query, start text.Pos, from int) {
 	q.Body = p.setOps(0)
 	p.resultClauses(q, from)
 	q.node = p.node(start)
-	return q
 }
 
 // resultClauses reads what applies to the whole result. Clauses of a SELECT
@@ -88,10 +94,15 @@ func (p *Parser) forClause() {
 		if p.atAny(word.For, word.Union, word.Limit, word.Option, word.Do, word.Loop) {
 			return
 		}
-		if p.tok.Kind == LeftParen {
-			p.skipParens()
-			continue
-		}
+		p.skipOne()
+	}
+}
+
+// skipOne passes over a token, or over a balanced pair with what is in it.
+func (p *Parser) skipOne() {
+	if p.tok.Kind == LeftParen {
+		p.skipParens()
+	} else {
 		p.next()
 	}
 }

@@ -69,9 +69,11 @@ func (p *Parser) routineHead(kind word.Word) {
 // startsBody reports whether the body of a routine begins here.
 func (p *Parser) startsBody(kind word.Word) bool {
 	switch p.word {
-	case word.Begin, word.Declare, word.If, word.Loop, word.While, word.Repeat, word.Call, word.Do, word.Case, word.Select, word.Signal,
+	case word.If:
+		return p.peek(1).Word() != word.Not && p.peek(1).Word() != word.Exists
+	case word.Begin, word.Declare, word.Loop, word.While, word.Repeat, word.Call, word.Do, word.Case, word.Select, word.Signal,
 		word.Grant, word.Revoke, word.Drop, word.Truncate, word.Alter, word.Show:
-		return !(p.at(word.If) && (p.peek(1).Word() == word.Not || p.peek(1).Word() == word.Exists)) && !(p.at(word.Do) && kind == word.Event) || p.at(word.Do)
+		return true
 	case word.Return:
 		return p.peek(1).Word() != word.Type
 	case word.Insert, word.Update, word.Delete, word.Replace:
@@ -512,11 +514,7 @@ func (p *Parser) setStmt() []Expr {
 		if p.dialect.Has(dialect.BatchLines) && p.startsAnother() {
 			break
 		}
-		if p.tok.Kind == LeftParen {
-			p.skipParens()
-			continue
-		}
-		p.next()
+		p.skipOne()
 	}
 	return p.lists.exprs.take(mark)
 }

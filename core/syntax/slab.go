@@ -52,7 +52,6 @@ func (s *slab[T]) reset() {
 // list hands out slices cut from shared blocks.
 type list[T any] struct {
 	block []T
-	large int
 }
 
 const listBlock = 1024

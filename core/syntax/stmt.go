@@ -71,9 +71,7 @@ func (p *Parser) withStmt() Stmt {
 	}
 	q := p.slabs.querys.new()
 	q.With = with
-	q.Body = p.setOps(0)
-	p.resultClauses(q, from)
-	q.node = p.node(start)
+	p.queryBody(q, start, from)
 	n := p.slabs.selectStmts.new()
 	*n = SelectStmt{node: p.node(start), Query: q}
 	return n

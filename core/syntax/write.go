@@ -227,7 +227,7 @@ func (p *Parser) update(with *With) Stmt {
 	if p.at(word.Top) {
 		n.Limit = p.top()
 	}
-	n.Table = p.updateTarget()
+	n.Table = p.crossJoined(p.start(), p.tableExpr())
 	p.expect(word.Set)
 	n.Set = p.assigns()
 	if p.broken {
@@ -239,18 +239,8 @@ func (p *Parser) update(with *With) Stmt {
 	if p.at(word.From) {
 		n.From = p.from()
 	}
-	if p.at(word.Where) {
-		n.Where = p.where()
-	}
-	if p.at(word.Order) {
-		n.OrderBy = p.orderBy()
-	}
-	if p.at(word.Limit) {
-		n.Limit = p.limit(nil)
-	}
-	if p.at(word.Returning) {
-		n.Returning = p.returning()
-	}
+	n.Where, n.OrderBy = p.whereAndOrder()
+	n.Limit, n.Returning = p.limitAndReturning(n.Limit, n.Returning)
 	if p.at(word.Option) {
 		p.next()
 		p.skipParens()
@@ -259,17 +249,27 @@ func (p *Parser) update(with *With) Stmt {
 	return n
 }
 
-// updateTarget reads the table, or MySQL's joined tables.
-func (p *Parser) updateTarget() TableExpr {
-	start := p.start()
-	t := p.tableExpr()
-	for p.acceptKind(Comma) {
-		right := p.tableExpr()
-		j := p.slabs.joins.new()
-		*j = Join{node: p.node(start), Type: CrossJoin, Left: t, Right: right}
-		t = j
+// whereAndOrder reads which rows UPDATE and DELETE change, and in which order.
+func (p *Parser) whereAndOrder() (w *Where, o *OrderBy) {
+	if p.at(word.Where) {
+		w = p.where()
 	}
-	return t
+	if p.at(word.Order) {
+		o = p.orderBy()
+	}
+	return w, o
+}
+
+// limitAndReturning reads LIMIT and RETURNING; without them what TOP and OUTPUT
+// gave before stays.
+func (p *Parser) limitAndReturning(l *Limit, r []*SelectItem) (*Limit, []*SelectItem) {
+	if p.at(word.Limit) {
+		l = p.limit(nil)
+	}
+	if p.at(word.Returning) {
+		r = p.returning()
+	}
+	return l, r
 }
 
 // delete reads DELETE in its one-table and several-table forms.
@@ -308,18 +308,8 @@ func (p *Parser) delete(with *With) Stmt {
 	if p.atAny(word.Using, word.From) {
 		n.Using = p.from()
 	}
-	if p.at(word.Where) {
-		n.Where = p.where()
-	}
-	if p.at(word.Order) {
-		n.OrderBy = p.orderBy()
-	}
-	if p.at(word.Limit) {
-		n.Limit = p.limit(nil)
-	}
-	if p.at(word.Returning) {
-		n.Returning = p.returning()
-	}
+	n.Where, n.OrderBy = p.whereAndOrder()
+	n.Limit, n.Returning = p.limitAndReturning(n.Limit, n.Returning)
 	n.node = p.node(start)
 	return n
 }
