@@ -131,11 +131,13 @@ type OrderItem struct {
 	Nulls bool // NULLS FIRST or LAST is written
 }
 
-// Limit is LIMIT, OFFSET, FETCH or TOP; what is not written is nil.
+// Limit is LIMIT, OFFSET, FETCH or TOP; what is not written is nil. ByLimit
+// tells that the word LIMIT is written.
 //
 // node:
 type Limit struct {
 	node
+	ByLimit       bool
 	Count, Offset Expr
 }
 
@@ -147,6 +149,7 @@ type SetOp struct {
 	Op     SetOperator
 	OpSpan text.Span
 	All    bool
+	Minus  bool // EXCEPT is written so
 	Left   Body
 	Right  Body
 }

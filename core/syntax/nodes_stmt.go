@@ -15,14 +15,17 @@ type SelectStmt struct {
 // node: stmt
 type Insert struct {
 	node
-	With      *With
-	Table     *TableRef
-	Columns   []Ident
-	Query     *Query
-	Set       []*Assign
-	Conflict  []*Assign // DO UPDATE SET, ON DUPLICATE KEY UPDATE
-	Where     *Where    // of DO UPDATE
-	Returning []*SelectItem
+	With    *With
+	Table   *TableRef
+	Columns []Ident
+	Query   *Query
+	Set     []*Assign
+	// Duplicate and OnConflict are the spans of these keywords behind ON, empty
+	// where they are not written.
+	Duplicate, OnConflict text.Span
+	Conflict              []*Assign // what either of them sets
+	Where                 *Where    // of DO UPDATE
+	Returning             []*SelectItem
 }
 
 // Assign is one assignment of SET.

@@ -181,7 +181,7 @@ func (p *Parser) setOps(power int) Body {
 		if !ok || opPower <= power || !p.enter() {
 			return left
 		}
-		opStart := p.start()
+		opStart, minus := p.start(), p.at(word.Minus)
 		p.next()
 		all := p.accept(word.All)
 		if !all {
@@ -197,7 +197,7 @@ func (p *Parser) setOps(power int) Body {
 		right := p.setOps(opPower)
 		p.leave()
 		n := p.slabs.setOps.new()
-		*n = SetOp{node: p.node(start), Op: op, OpSpan: opSpan, All: all, Left: left, Right: right}
+		*n = SetOp{node: p.node(start), Op: op, OpSpan: opSpan, All: all, Minus: minus, Left: left, Right: right}
 		left = n
 	}
 }

@@ -370,6 +370,7 @@ func (p *Parser) limit(l *Limit) *Limit {
 	}
 	switch {
 	case p.accept(word.Limit):
+		l.ByLimit = true
 		if p.at(word.Rows) && p.peek(1).Word() == word.Examined {
 			p.rowsExamined()
 		} else if !p.accept(word.All) {

@@ -150,13 +150,16 @@ func (p *Parser) conflict(n *Insert) {
 	}
 	for p.at(word.On) {
 		p.next()
+		keyword := p.tok.Span
 		if p.accept(word.Duplicate) {
+			n.Duplicate = keyword
 			p.expect(word.Key)
 			p.expect(word.Update)
 			n.Conflict = p.assigns()
 			continue
 		}
 		p.expect(word.Conflict)
+		n.OnConflict = keyword
 		switch {
 		case p.tok.Kind == LeftParen:
 			p.skipParens()

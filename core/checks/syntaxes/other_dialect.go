@@ -115,10 +115,10 @@ func foreignIn(p *check.Pass, n syntax.Node) (foreign, bool) {
 	case *syntax.Join:
 		return foreignJoin(n)
 	case *syntax.Insert:
-		return foreignInsert(p, n)
+		return foreignInsert(n)
 	case *syntax.SetOp:
-		if n.OpSpan.Len() >= 5 && strings.EqualFold(string(p.Src[n.OpSpan.Start:n.OpSpan.Start+5]), "minus") {
-			span := text.Span{Start: n.OpSpan.Start, End: n.OpSpan.Start + 5}
+		if n.Minus {
+			span := text.Span{Start: n.OpSpan.Start, End: n.OpSpan.Start + text.Pos(len("MINUS"))}
 			return foreign{"MINUS", dialect.In(dialect.Oracle, dialect.Spark), span, replace("write EXCEPT", span, p.Word(span.Start, "EXCEPT")), check.Certain}, true
 		}
 	}
@@ -139,7 +139,6 @@ func foreignLimit(p *check.Pass, q *syntax.Query) (foreign, bool) {
 	if l == nil || l.Span().IsEmpty() {
 		return foreign{}, false
 	}
-	keyword, _ := p.KnownWord(firstWord(p, l.Span()))
 	count, offset := "", "0"
 	if l.Count != nil {
 		count = p.Text(l.Count)
@@ -147,24 +146,9 @@ func foreignLimit(p *check.Pass, q *syntax.Query) (foreign, bool) {
 	if l.Offset != nil {
 		offset = p.Text(l.Offset)
 	}
-	switch keyword.String() {
-	case "LIMIT":
-		f := foreign{"LIMIT", dialect.Everywhere &^ dialect.In(dialect.SQLServer, dialect.Oracle), l.Span(), nil, check.Certain}
-		fetch := fmt.Sprintf("OFFSET %s ROWS FETCH NEXT %s ROWS ONLY", offset, count)
-		if p.Dialect == dialect.Oracle && l.Offset == nil {
-			fetch = fmt.Sprintf("FETCH FIRST %s ROWS ONLY", count)
-		}
-		switch {
-		case count == "":
-		case p.Dialect == dialect.Oracle || q.OrderBy != nil:
-			f.mends = replace("write FETCH", l.Span(), fetch)
-		default:
-			f.mends = byHand("write SELECT TOP (" + count + ")")
-		}
-		return f, true
-	case "FETCH", "OFFSET":
+	if !l.ByLimit {
 		if l.Count == nil {
-			return foreign{}, false
+			return foreign{}, false // OFFSET alone
 		}
 		limit := "LIMIT " + count
 		if l.Offset != nil {
@@ -173,15 +157,19 @@ func foreignLimit(p *check.Pass, q *syntax.Query) (foreign, bool) {
 		return foreign{"FETCH FIRST", dialect.Everywhere &^ dialect.In(dialect.MySQL, dialect.SQLite, dialect.Spark), l.Span(),
 			replace("write LIMIT", l.Span(), limit), check.Certain}, true
 	}
-	return foreign{}, false
-}
-
-func firstWord(p *check.Pass, s text.Span) text.Span {
-	end := s.Start
-	for end < s.End && 'a' <= p.Src[end]|0x20 && p.Src[end]|0x20 <= 'z' {
-		end++
+	f := foreign{"LIMIT", dialect.Everywhere &^ dialect.In(dialect.SQLServer, dialect.Oracle), l.Span(), nil, check.Certain}
+	fetch := fmt.Sprintf("OFFSET %s ROWS FETCH NEXT %s ROWS ONLY", offset, count)
+	if p.Dialect == dialect.Oracle && l.Offset == nil {
+		fetch = fmt.Sprintf("FETCH FIRST %s ROWS ONLY", count)
 	}
-	return text.Span{Start: s.Start, End: end}
+	switch {
+	case count == "":
+	case p.Dialect == dialect.Oracle || q.OrderBy != nil:
+		f.mends = replace("write FETCH", l.Span(), fetch)
+	default:
+		f.mends = byHand("write SELECT TOP (" + count + ")")
+	}
+	return f, true
 }
 
 func foreignSelect(p *check.Pass, s *syntax.Select) (foreign, bool) {
@@ -233,21 +221,12 @@ func foreignJoin(j *syntax.Join) (foreign, bool) {
 	return foreign{}, false
 }
 
-func foreignInsert(p *check.Pass, n *syntax.Insert) (foreign, bool) {
-	for _, t := range p.Stmt.Tokens {
-		if t.Span.Start < n.Table.Span().End {
-			continue
-		}
-		switch t.Word().String() {
-		case "DUPLICATE":
-			return foreign{"ON DUPLICATE KEY UPDATE", dialect.In(dialect.MySQL, dialect.MariaDB), t.Span, byHand("write ON CONFLICT or MERGE"), check.Certain}, true
-		case "CONFLICT":
-			return foreign{"ON CONFLICT", dialect.In(dialect.Postgres, dialect.SQLite), t.Span, byHand("write ON DUPLICATE KEY UPDATE or MERGE"), check.Certain}, true
-		case "VALUES", "SELECT":
-			if len(n.Conflict) == 0 {
-				return foreign{}, false
-			}
-		}
+func foreignInsert(n *syntax.Insert) (foreign, bool) {
+	switch {
+	case !n.Duplicate.IsEmpty():
+		return foreign{"ON DUPLICATE KEY UPDATE", dialect.In(dialect.MySQL, dialect.MariaDB), n.Duplicate, byHand("write ON CONFLICT or MERGE"), check.Certain}, true
+	case !n.OnConflict.IsEmpty():
+		return foreign{"ON CONFLICT", dialect.In(dialect.Postgres, dialect.SQLite), n.OnConflict, byHand("write ON DUPLICATE KEY UPDATE or MERGE"), check.Certain}, true
 	}
 	return foreign{}, false
 }
