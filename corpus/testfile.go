@@ -22,7 +22,7 @@ var commands = words(`let eval if while source connect connection disconnect sle
 	disable_parsing enable_parsing disable_connect_log enable_connect_log disable_session_track_info enable_session_track_info
 	enable_prepare_warnings disable_prepare_warnings optimizer_trace disable_view_protocol enable_view_protocol
 	disable_cursor_protocol enable_cursor_protocol disable_ps2_protocol enable_ps2_protocol disable_service_connection
-	enable_service_connection require_secure_transport sync_with_master master_pos_wait } {`)
+	enable_service_connection query require_secure_transport sync_with_master master_pos_wait } {`)
 
 func words(s string) map[string]bool {
 	set := map[string]bool{}
@@ -93,7 +93,7 @@ func testStatements(src string) []string {
 			if changesReading(text) {
 				return out
 			}
-			if parsing && isPlain(text) {
+			if text = strings.TrimLeft(text, "; \n"); parsing && isPlain(text) {
 				out = append(out, text)
 			}
 		}

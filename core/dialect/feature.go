@@ -76,6 +76,16 @@ const (
 	OrderByOutputName
 	// HavingFirst: HAVING may stand before GROUP BY.
 	HavingFirst
+	// IntoLast: INTO of a query with several branches stands behind the last.
+	IntoLast
+	// BareOuterJoin: LEFT JOIN needs no condition.
+	BareOuterJoin
+	// NotNullTest: x NOT NULL is x IS NOT NULL.
+	NotNullTest
+	// BareOffset: OFFSET n stands without LIMIT and without ROWS behind it.
+	BareOffset
+	// ReservedAliases: a reserved word is no alias, even behind AS.
+	ReservedAliases
 	// FoldUpper: bare names are folded to upper case.
 	FoldUpper
 )
@@ -114,6 +124,11 @@ var features = [...]Set{
 	OuterAggregates:   Everywhere &^ In(SQLite),
 	OrderByOutputName: Everywhere &^ In(SQLite),
 	HavingFirst:       In(Oracle),
+	IntoLast:          In(MySQL, MariaDB),
+	BareOuterJoin:     In(SQLite),
+	NotNullTest:       In(ANSI, SQLite),
+	BareOffset:        In(ANSI, Postgres, SQLite, Spark),
+	ReservedAliases:   In(MySQL, MariaDB),
 	FoldUpper:         In(Oracle),
 }
 

@@ -38,8 +38,40 @@ func (p *Parser) call(start text.Pos, name []Ident) Expr {
 	p.callTail(c)
 	p.expectKind(RightParen, ") or a comma")
 	p.callSuffix(c)
+	p.needsOver(c)
 	c.node = p.node(start)
 	return c
+}
+
+// needsOver reports a window function without OVER, and on MariaDB and MySQL
+// OVER behind a function that is none.
+func (p *Parser) needsOver(c *Call) {
+	if len(c.Name) > 1 || c.Name[0].Quoted || p.broken {
+		return
+	}
+	kind := dialect.UnknownFunction
+	if c.Name[0].Sym < Sym(word.Total) || c.Over != nil {
+		kind = dialect.Function(p.scan.names.String(c.Name[0].Sym))
+	}
+	if c.WithinGroup && len(c.OrderBy) > 1 && p.dialect.Has(dialect.ExecutedComments) {
+		p.misplaced(c.OrderBy[1].Span())
+	}
+	if c.Name[0].Sym == Sym(word.LastValue) && len(c.Args) == 0 && !c.Star {
+		p.misplaced(c.Name[0].Span)
+	}
+	switch {
+	case c.Over != nil:
+		if p.dialect.Has(dialect.ExecutedComments) && kind != dialect.Ranking && kind != dialect.Aggregate && !c.WithinGroup {
+			p.misplaced(c.Over.Span())
+		}
+	case kind == dialect.Ranking && !c.WithinGroup:
+		switch w := word.Word(c.Name[0].Sym); w {
+		case word.RowNumber, word.Ntile, word.Lag, word.Lead, word.Rank, word.DenseRank, word.PercentRank, word.CumeDist:
+			if !p.at(word.Within) && len(p.errors) == 0 {
+				p.fail("OVER (…): " + w.String() + " works on a window")
+			}
+		}
+	}
 }
 
 // argumentQuery reads a query that stands as an argument without parentheses
@@ -64,6 +96,10 @@ func (p *Parser) arguments(c *Call) {
 	for p.atAny(word.Both, word.Leading, word.Trailing) {
 		p.next()
 		p.accept(word.From)
+	}
+	p.accept(word.From)
+	if w := word.Word(c.Name[len(c.Name)-1].Sym); (w == word.Xmlelement || w == word.Xmlpi) && p.at(word.Name) && p.peek(1).Kind != Comma {
+		p.next()
 	}
 	for !p.broken {
 		p.lists.exprs.push(p.argument())
@@ -91,6 +127,9 @@ func (p *Parser) arguments(c *Call) {
 // argument reads one argument: an expression, name => expression, or a lambda.
 func (p *Parser) argument() Expr {
 	start := p.start()
+	if p.at(word.Variadic) && p.peek(1).Kind != Comma && p.peek(1).Kind != RightParen {
+		p.next()
+	}
 	next := p.peek(1).Kind
 	if p.atName() && (next == NamedArgument || next == AssignOperator && p.tok.Kind == WordToken) {
 		name := p.ident("a name")
@@ -181,8 +220,19 @@ func (p *Parser) against(c *Call) {
 	}
 	p.lists.exprs.push(p.exprAbove(p.power[dialect.InTest]))
 	c.Args = p.lists.exprs.take(mark)
-	for p.atAny(word.In, word.Natural, word.Language, word.Boolean, word.Mode, word.With, word.Query, word.Expansion) {
-		p.next()
+	if p.accept(word.In) {
+		if p.accept(word.Boolean) {
+			p.expect(word.Mode)
+			p.expectKind(RightParen, ")")
+			return
+		}
+		p.expect(word.Natural)
+		p.expect(word.Language)
+		p.expect(word.Mode)
+	}
+	if p.accept(word.With) {
+		p.expect(word.Query)
+		p.expect(word.Expansion)
 	}
 	p.expectKind(RightParen, ")")
 }
@@ -287,7 +337,9 @@ func (p *Parser) castCall(start text.Pos) Expr {
 		n.X = p.expr()
 		switch {
 		case p.accept(word.As):
+			first := p.i
 			n.Type = p.typeName()
+			p.checkPart("casttype", first)
 		case convert && p.acceptKind(Comma):
 			n.Type = p.typeName()
 		case convert && p.at(word.Using):

@@ -85,6 +85,9 @@ func (p *Parser) infix(start text.Pos, left Expr, power uint8) Expr {
 		}
 		return p.wordInfix(start, left, power)
 	}
+	if p.tok.Kind == Placeholder {
+		return p.keyTest(start, left, power)
+	}
 	op, class := infix(p.tok.Kind, p.scan.rules.pipesOr)
 	if op == OpNone || p.power[class] <= power {
 		return nil
@@ -93,6 +96,19 @@ func (p *Parser) infix(start text.Pos, left Expr, power uint8) Expr {
 		op = OpBitXor
 	}
 	return p.binary(start, left, op, p.power[class], 1)
+}
+
+// keyTest reads PostgreSQL's ?, ?| and ?& on documents; elsewhere, and before an
+// operand, ? is a placeholder.
+func (p *Parser) keyTest(start text.Pos, left Expr, power uint8) Expr {
+	if !p.dialect.Has(dialect.DollarQuotes) || p.tok.Span.Len() != 1 || p.scan.src[p.tok.Span.Start] != '?' || p.power[dialect.Other] <= power {
+		return nil
+	}
+	tokens := 1
+	if next := p.peek(1); (next.Kind == BitwiseOr || next.Kind == BitwiseAnd) && next.Span.Start == p.tok.Span.End {
+		tokens = 2
+	}
+	return p.binary(start, left, OpOther, p.power[dialect.Other], tokens)
 }
 
 // binary reads an operator of some tokens and its right operand.
@@ -216,7 +232,7 @@ func (p *Parser) predicate(start text.Pos, left Expr, power uint8) Expr {
 		}
 	case word.Null:
 		class = dialect.IsTest
-		if !not {
+		if !not || !p.dialect.Has(dialect.NotNullTest) {
 			return nil
 		}
 	case word.Overlaps:

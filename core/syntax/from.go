@@ -70,7 +70,7 @@ func (p *Parser) rightOperand() TableExpr {
 // nestedJoin reports whether another join begins before this one's condition,
 // as in a JOIN b JOIN c ON … ON …. It looks for the second ON.
 func (p *Parser) nestedJoin() bool {
-	if !p.atAny(word.Join, word.Inner, word.Left, word.Right, word.Full) {
+	if !p.atAny(word.Join, word.Inner, word.Left, word.Right, word.Full, word.StraightJoin) {
 		return false
 	}
 	depth, joins, conditions := 0, 1, 0
@@ -93,7 +93,7 @@ func (p *Parser) nestedJoin() bool {
 			continue
 		}
 		switch t.Word() {
-		case word.Join:
+		case word.Join, word.StraightJoin:
 			joins++
 		case word.Cross, word.Natural, word.Where, word.Group, word.Order, word.Union, word.Set:
 			return conditions > joins-1
@@ -187,6 +187,9 @@ func (p *Parser) joinCondition(j *Join, from int) {
 		if p.at(word.As) {
 			p.alias(notTableAlias)
 		}
+	case !j.Natural && (j.Type == LeftJoin || j.Type == RightJoin || j.Type == FullJoin) && !p.dialect.Has(dialect.BareOuterJoin) &&
+		p.tok.Kind != TemplateMark:
+		p.fail("ON or USING")
 	}
 }
 
@@ -362,6 +365,9 @@ func (p *Parser) tableSuffix() {
 				p.next()
 			}
 			p.skipParens()
+			if p.accept(word.Repeatable) {
+				p.skipParens()
+			}
 		case p.at(word.With) && p.peek(1).Kind == LeftParen:
 			p.next()
 			p.skipParens()
@@ -370,7 +376,7 @@ func (p *Parser) tableSuffix() {
 				p.next()
 			}
 			p.skipParens()
-		case p.at(word.For) && (p.peek(1).Word() == word.SystemTime || p.peek(1).Word() == word.Portion):
+		case p.at(word.For) && p.peek(1).Word() == word.SystemTime:
 			p.timeTravel()
 		default:
 			return
@@ -378,15 +384,29 @@ func (p *Parser) tableSuffix() {
 	}
 }
 
-// timeTravel reads FOR SYSTEM_TIME … and FOR PORTION OF period ….
+// portion reads FOR PORTION OF period FROM … TO …, which only a write of one
+// table takes.
+func (p *Parser) portion() {
+	if !p.at(word.For) || p.peek(1).Word() != word.Portion {
+		return
+	}
+	p.next()
+	p.next()
+	p.expect(word.Of)
+	if p.at(word.SystemTime) {
+		p.fail("a period of the table's own")
+	}
+	p.ident("a period")
+	p.expect(word.From)
+	p.timePoint()
+	p.expect(word.To)
+	p.timePoint()
+}
+
+// timeTravel reads FOR SYSTEM_TIME ….
 func (p *Parser) timeTravel() {
 	p.next()
-	if p.accept(word.Portion) {
-		p.expect(word.Of)
-		p.ident("a period")
-	} else {
-		p.next()
-	}
+	p.next()
 	switch {
 	case p.accept(word.All):
 	case p.accept(word.As):
@@ -425,6 +445,9 @@ func (p *Parser) derived(start text.Pos, lateral bool) TableExpr {
 		return p.parenTableFrom(start, d, inner)
 	}
 	p.expectKind(RightParen, ")")
+	if p.at(word.For) && p.peek(1).Word() == word.SystemTime {
+		p.timeTravel()
+	}
 	p.derivedAlias(d)
 	d.node = p.node(start)
 	return d
@@ -440,6 +463,10 @@ func (p *Parser) funcTable(start text.Pos, lateral bool, name []Ident) TableExpr
 	if p.at(word.With) && (p.peek(1).Word() == word.Ordinality || p.peek(1).Word() == word.Offset) {
 		p.next()
 		p.next()
+	}
+	if p.at(word.With) && p.peek(1).Kind == LeftParen { // the columns that OPENJSON gives
+		p.next()
+		p.skipParens()
 	}
 	f.As, f.Alias = p.alias(notTableAlias)
 	if p.tok.Kind == LeftParen {
@@ -533,6 +560,7 @@ func (p *Parser) badTable(start text.Pos) TableExpr {
 // tableName reads a table's name without an alias.
 func (p *Parser) tableName() *TableRef {
 	start := p.start()
+	p.accept(word.Only)
 	name := p.path("a table")
 	p.acceptKind(Asterisk)
 	t := p.slabs.tableRefs.new()

@@ -39,6 +39,7 @@ type lists struct {
 	columns     builder[*ColumnDef]
 	constraints builder[*Constraint]
 	stmts       builder[Stmt]
+	branches    builder[*MergeBranch]
 }
 
 func (l *lists) reset() {
@@ -56,6 +57,7 @@ func (l *lists) reset() {
 	l.columns.out.reset()
 	l.constraints.out.reset()
 	l.stmts.out.reset()
+	l.branches.out.reset()
 }
 
 // commaList calls one for each element of a list separated by commas.
@@ -164,6 +166,9 @@ func (p *Parser) alias(stop uint8) (as bool, id Ident) {
 			return true, id
 		}
 		if p.tok.Kind == WordToken {
+			if p.dialect.Has(dialect.ReservedAliases) {
+				p.reserved()
+			}
 			return true, p.partAfterDot()
 		}
 		return true, p.ident("a name after AS")

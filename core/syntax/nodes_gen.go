@@ -68,6 +68,8 @@ const (
 	KindAssign
 	KindUpdate
 	KindDelete
+	KindMerge
+	KindMergeBranch
 	KindCreateTable
 	KindColumnDef
 	KindConstraint
@@ -144,6 +146,8 @@ var kindNames = [KindCount]string{
 	KindAssign:       "Assign",
 	KindUpdate:       "Update",
 	KindDelete:       "Delete",
+	KindMerge:        "Merge",
+	KindMergeBranch:  "MergeBranch",
 	KindCreateTable:  "CreateTable",
 	KindColumnDef:    "ColumnDef",
 	KindConstraint:   "Constraint",
@@ -263,6 +267,9 @@ func (*Update) Kind() Kind       { return KindUpdate }
 func (*Update) stmtNode()        {}
 func (*Delete) Kind() Kind       { return KindDelete }
 func (*Delete) stmtNode()        {}
+func (*Merge) Kind() Kind        { return KindMerge }
+func (*Merge) stmtNode()         {}
+func (*MergeBranch) Kind() Kind  { return KindMergeBranch }
 func (*CreateTable) Kind() Kind  { return KindCreateTable }
 func (*CreateTable) stmtNode()   {}
 func (*ColumnDef) Kind() Kind    { return KindColumnDef }
@@ -343,6 +350,8 @@ type slabs struct {
 	assigns       slab[Assign]
 	updates       slab[Update]
 	deletes       slab[Delete]
+	merges        slab[Merge]
+	mergeBranchs  slab[MergeBranch]
 	createTables  slab[CreateTable]
 	columnDefs    slab[ColumnDef]
 	constraints   slab[Constraint]
@@ -416,6 +425,8 @@ func (s *slabs) reset() {
 	s.assigns.reset()
 	s.updates.reset()
 	s.deletes.reset()
+	s.merges.reset()
+	s.mergeBranchs.reset()
 	s.createTables.reset()
 	s.columnDefs.reset()
 	s.constraints.reset()
@@ -824,6 +835,35 @@ func Children(n Node, f func(Node)) {
 		}
 		for _, c := range n.Returning {
 			f(c)
+		}
+	case *Merge:
+		if n.With != nil {
+			f(n.With)
+		}
+		if n.Target != nil {
+			f(n.Target)
+		}
+		if n.Source != nil {
+			f(n.Source)
+		}
+		if n.On != nil {
+			f(n.On)
+		}
+		for _, c := range n.Branches {
+			f(c)
+		}
+		for _, c := range n.Returning {
+			f(c)
+		}
+	case *MergeBranch:
+		if n.Cond != nil {
+			f(n.Cond)
+		}
+		for _, c := range n.Set {
+			f(c)
+		}
+		if n.Values != nil {
+			f(n.Values)
 		}
 	case *CreateTable:
 		for _, c := range n.Columns {

@@ -12,6 +12,8 @@ type Query struct {
 	Body    Body
 	OrderBy *OrderBy
 	Limit   *Limit
+	// Procedure is the span of MySQL's PROCEDURE ANALYSE, empty without it.
+	Procedure text.Span
 }
 
 // With is the WITH clause.
@@ -44,6 +46,7 @@ type Select struct {
 	DistinctOn []Expr
 	Top        *Limit
 	Items      []*SelectItem
+	IntoSpan   text.Span // the keyword, empty without INTO
 	Into       []Expr
 	From       *From
 	Where      *Where

@@ -68,6 +68,33 @@ type Delete struct {
 	Returning []*SelectItem
 }
 
+// Merge is MERGE.
+//
+// node: stmt
+type Merge struct {
+	node
+	With      *With
+	Target    *TableRef
+	Source    TableExpr
+	On        Expr
+	Branches  []*MergeBranch
+	Returning []*SelectItem
+}
+
+// MergeBranch is what MERGE does with one kind of rows: Matched tells those
+// with a partner from those of one side only, BySource those of the target's.
+//
+// node:
+type MergeBranch struct {
+	node
+	Matched, BySource, Delete bool
+
+	Cond    Expr // behind WHEN … AND, or WHERE
+	Set     []*Assign
+	Columns []Ident
+	Values  *Row
+}
+
 // CreateTable is CREATE TABLE.
 //
 // node: stmt

@@ -138,8 +138,10 @@ func (p *Parser) startsAnother() bool {
 	switch p.word {
 	case word.Select, word.Insert, word.Update, word.Delete, word.Create, word.With, word.Alter, word.Drop, word.Declare,
 		word.Exec, word.Execute, word.Print, word.If, word.Merge, word.Set, word.Begin, word.Truncate, word.Use, word.Grant,
-		word.Commit, word.Rollback, word.End, word.Return, word.While:
+		word.Commit, word.Rollback, word.End, word.Return, word.While, word.Open, word.Close, word.Deallocate:
 		return p.dialect.Has(dialect.BatchLines)
+	case word.Fetch: // of a cursor, not the row limit
+		return p.peek(2).Word() == word.From && p.dialect.Has(dialect.BatchLines)
 	}
 	return false
 }

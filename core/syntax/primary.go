@@ -1,6 +1,9 @@
 package syntax
 
 import (
+	"strings"
+
+	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/text"
 )
@@ -15,8 +18,15 @@ func (p *Parser) primary() Expr {
 		p.next()
 		return p.literal(start, NumberLiteral)
 	case TextToken:
+		if p.badHex() {
+			p.fail("text of hexadecimal digits")
+		}
 		p.next()
 		for p.tok.Kind == TextToken && (p.scan.rules.pipesOr || p.startsLine()) {
+			p.next()
+		}
+		if p.at(word.Uescape) && p.peek(1).Kind == TextToken {
+			p.next()
 			p.next()
 		}
 		return p.literal(start, TextLiteral)
@@ -36,6 +46,12 @@ func (p *Parser) primary() Expr {
 		return p.arrayItems(start, p.slabs.arrays.new())
 	case Placeholder, VariableName:
 		p.next()
+		if p.tok.Kind != Dot && p.dialect.Has(dialect.ExecutedComments) {
+			switch strings.ToLower(string(p.scan.src[start:p.last])) {
+			case "@@global", "@@session", "@@local", "@@default":
+				p.fail("a dot")
+			}
+		}
 		n := p.slabs.params.new()
 		n.node = p.node(start)
 		return n
@@ -50,6 +66,16 @@ func (p *Parser) primary() Expr {
 	}
 	p.fail("an expression")
 	return p.badExpr(start)
+}
+
+// badHex reports whether tok is a text x'…' that holds other than hexadecimal
+// digits.
+func (p *Parser) badHex() bool {
+	s := p.tok.Span
+	if p.scan.src[s.Start]|0x20 != 'x' || p.tok.Flags&Unclosed != 0 {
+		return false
+	}
+	return !only(p.scan.src[s.Start+2:s.End-1], "0123456789abcdefABCDEF \t\r\n")
 }
 
 // atBrace reports whether an escape such as {fn …} or {d '…'} begins here.

@@ -1,14 +1,60 @@
 package syntax
 
 import (
+	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/text"
 )
 
-// query reads a query expression.
+// query reads a query that stands inside another statement, where its rows
+// cannot go INTO anything else.
+func (p *Parser) query() *Query {
+	q := p.queryWithInto()
+	p.noInto(q.Body)
+	if !q.Procedure.IsEmpty() {
+		p.misplaced(q.Procedure)
+	}
+	return q
+}
+
+// noInto reports INTO in a query or branch that cannot have it.
+func (p *Parser) noInto(b Body) {
+	switch b := b.(type) {
+	case *Select:
+		if !b.IntoSpan.IsEmpty() {
+			p.misplaced(b.IntoSpan)
+		}
+	case *SetOp:
+		p.noInto(b.Left)
+		p.noInto(b.Right)
+	case *ParenQuery:
+		p.noInto(b.Query.Body)
+	}
+}
+
+// misplaced records what may stand in other places, not here.
+func (p *Parser) misplaced(s text.Span) {
+	if len(p.errors) == 0 {
+		p.errors = append(p.errors, Error{Span: s, Found: string(p.scan.src[s.Start:s.End]), at: p.i})
+	}
+}
+
+// branchesInto reports INTO in a branch of a set operation that cannot have it.
+func (p *Parser) branchesInto(left, right Body) {
+	if !p.dialect.Has(dialect.IntoLast) {
+		p.noInto(right)
+		return
+	}
+	p.noInto(left)
+	if s, ok := right.(*Select); !ok || s.From != nil && s.IntoSpan.Start < s.From.Span().Start {
+		p.noInto(right)
+	}
+}
+
+// queryWithInto reads a query expression.
 //
 //	query = [ with ] body { set-operator body } [ order-by ] [ limit ]
-func (p *Parser) query() *Query {
+func (p *Parser) queryWithInto() *Query {
 	start := p.start()
 	if !p.enter() {
 		p.leave()
@@ -48,22 +94,24 @@ func (p *Parser) resultClauses(q *Query, from int) {
 				return
 			}
 			q.OrderBy = p.orderBy()
-		case p.atAny(word.Limit, word.Offset, word.Fetch):
+		case p.atAny(word.Limit, word.Offset, word.Fetch) && !p.startsAnother():
 			q.Limit = p.limit(q.Limit)
-		case p.at(word.For):
+		case p.at(word.For) && p.peek(1).Word() != word.SystemTime:
 			p.forClause()
 		case p.at(word.Lock) && p.peek(1).Word() == word.In:
-			for !p.atEnd() && !p.at(word.Mode) {
-				p.next()
-			}
 			p.next()
-			for p.atAny(word.Skip, word.Locked, word.Nowait, word.Wait) || p.tok.Kind == NumberToken {
-				p.next()
-			}
+			p.next()
+			p.expect(word.Share)
+			p.expect(word.Mode)
+			p.lockWait()
 		case p.at(word.Procedure) && p.peek(2).Kind == LeftParen:
+			start := p.start()
 			p.next()
 			p.next()
 			p.skipParens()
+			q.Procedure = text.Span{Start: start, End: p.last}
+		case p.at(word.Rows) && p.peek(1).Word() == word.Examined:
+			p.rowsExamined()
 		case p.at(word.Option) && p.peek(1).Kind == LeftParen:
 			p.next()
 			p.skipParens()
@@ -90,11 +138,39 @@ func (p *Parser) resultClauses(q *Query, from int) {
 // forClause reads FOR UPDATE …, FOR SHARE …, FOR XML …, FOR JSON ….
 func (p *Parser) forClause() {
 	p.next()
-	for !p.atEnd() && p.tok.Kind != RightParen {
-		if p.atAny(word.For, word.Union, word.Limit, word.Option, word.Do, word.Loop) {
+	switch {
+	case p.atAny(word.Update, word.Share, word.No, word.Key):
+		for p.atAny(word.No, word.Key) {
+			p.next()
+		}
+		if !p.accept(word.Update) {
+			p.expect(word.Share)
+		}
+		if p.accept(word.Of) {
+			p.commaList(func() { p.path("a table") })
+		}
+		p.lockWait()
+	case p.atAny(word.Xml, word.Json, word.Browse, word.Read, word.Fetch):
+		for !p.atEnd() && p.tok.Kind != RightParen && !p.atAny(word.For, word.Union, word.Option, word.Do, word.Loop) && !p.startsAnother() {
+			p.skipOne()
+		}
+	default:
+		p.fail("UPDATE or SHARE")
+	}
+}
+
+// lockWait reads how long a locking query waits.
+func (p *Parser) lockWait() {
+	switch {
+	case p.accept(word.Nowait):
+	case p.accept(word.Skip):
+		p.expect(word.Locked)
+	case p.accept(word.Wait):
+		if p.tok.Kind != NumberToken && p.tok.Kind != Placeholder {
+			p.fail("a number of seconds")
 			return
 		}
-		p.skipOne()
+		p.next()
 	}
 }
 
@@ -133,14 +209,14 @@ func (p *Parser) with() *With {
 	p.next()
 	recursive := p.accept(word.Recursive)
 	mark := p.lists.ctes.mark()
-	p.commaList(func() { p.lists.ctes.push(p.cte()) })
+	p.commaList(func() { p.lists.ctes.push(p.cte(recursive)) })
 	w := p.slabs.withs.new()
 	*w = With{node: p.node(start), Recursive: recursive, CTEs: p.lists.ctes.take(mark)}
 	return w
 }
 
 // cte reads name [(columns)] AS [[NOT] MATERIALIZED] (statement).
-func (p *Parser) cte() *CTE {
+func (p *Parser) cte(recursive bool) *CTE {
 	start := p.start()
 	c := p.slabs.cTEs.new()
 	c.Name = p.ident("a name for the common table expression")
@@ -160,6 +236,9 @@ func (p *Parser) cte() *CTE {
 	}
 	p.expectKind(RightParen, ")")
 	for p.atAny(word.Search, word.Cycle) {
+		if !recursive {
+			p.fail("a query; only WITH RECURSIVE takes this")
+		}
 		for !p.atEnd() && !p.atAny(word.Select, word.Insert, word.Update, word.Delete) && p.tok.Kind != Comma {
 			p.next()
 			if p.tok.Kind == Comma && p.peek(2).Word() != word.As && p.peek(2).Kind != LeftParen {
@@ -195,6 +274,7 @@ func (p *Parser) setOps(power int) Body {
 		}
 		opSpan := text.Span{Start: opStart, End: p.last}
 		right := p.setOps(opPower)
+		p.branchesInto(left, right)
 		p.leave()
 		n := p.slabs.setOps.new()
 		*n = SetOp{node: p.node(start), Op: op, OpSpan: opSpan, All: all, Minus: minus, Left: left, Right: right}
@@ -230,7 +310,10 @@ func (p *Parser) body() Body {
 		return n
 	case p.tok.Kind == LeftParen:
 		p.next()
-		q := p.query()
+		q := p.queryWithInto()
+		if !q.Procedure.IsEmpty() {
+			p.misplaced(q.Procedure)
+		}
 		p.expectKind(RightParen, ")")
 		n := p.slabs.parenQuerys.new()
 		*n = ParenQuery{node: p.node(start), Query: q}

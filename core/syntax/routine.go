@@ -1,6 +1,8 @@
 package syntax
 
 import (
+	"strings"
+
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/text"
@@ -72,7 +74,7 @@ func (p *Parser) startsBody(kind word.Word) bool {
 	case word.If:
 		return p.peek(1).Word() != word.Not && p.peek(1).Word() != word.Exists
 	case word.Begin, word.Declare, word.Loop, word.While, word.Repeat, word.Call, word.Do, word.Case, word.Select, word.Signal,
-		word.Grant, word.Revoke, word.Drop, word.Truncate, word.Alter, word.Show:
+		word.Grant, word.Revoke, word.Drop, word.Truncate, word.Alter, word.Show, word.Create:
 		return true
 	case word.Return:
 		return p.peek(1).Word() != word.Type
@@ -85,7 +87,7 @@ func (p *Parser) startsBody(kind word.Word) bool {
 		next := p.peek(1)
 		return next.Kind != TextToken && p.dialect.Has(dialect.BodyAfterAs)
 	}
-	return p.tok.Kind == WordToken && p.peek(1).Kind == Colon && p.peek(2).Word() != word.NoWord
+	return p.tok.Kind == WordToken && (p.peek(1).Kind == Colon && p.peek(2).Word() != word.NoWord || p.gluedLabel() != word.NoWord)
 }
 
 func (p *Parser) tokenBefore() Token {
@@ -188,10 +190,7 @@ func (p *Parser) bodyStmt() {
 		return
 	}
 	defer p.leave()
-	if p.tok.Kind == WordToken && p.peek(1).Kind == Colon || p.tok.Kind == QuotedName && p.peek(1).Kind == Colon {
-		p.next() // a label
-		p.next()
-	}
+	p.label()
 	if p.tok.Kind == ShiftOperator { // <<label>>
 		for p.tok.Kind != EOF && p.tok.Kind != Semicolon {
 			p.next()
@@ -208,6 +207,35 @@ func (p *Parser) bodyStmt() {
 		return
 	}
 	p.lists.stmts.push(p.statement())
+}
+
+// label passes over name: before a block or loop. The scanner takes a colon
+// without a blank behind it for the start of a placeholder.
+func (p *Parser) label() {
+	if p.tok.Kind != WordToken && p.tok.Kind != QuotedName {
+		return
+	}
+	if p.peek(1).Kind == Colon {
+		p.next()
+		p.next()
+	} else if w := p.gluedLabel(); w != word.NoWord {
+		s := p.peek(1).Span
+		p.scan.tokens[p.i+1] = wordToken(Sym(w), int(s.Start)+1, int(s.End))
+		p.next()
+	}
+}
+
+// gluedLabel gives the word behind the colon of name:BEGIN and the like.
+func (p *Parser) gluedLabel() word.Word {
+	next := p.peek(1)
+	if next.Kind != Placeholder || next.Span.Start != p.tok.Span.End || p.scan.src[next.Span.Start] != ':' {
+		return word.NoWord
+	}
+	switch w := word.Word(p.scan.names.Find(strings.ToLower(string(p.scan.src[next.Span.Start+1 : next.Span.End])))); w {
+	case word.Begin, word.Loop, word.While, word.Repeat, word.For:
+		return w
+	}
+	return word.NoWord
 }
 
 // controlOrNil reads a statement of the procedural language, nil where an
@@ -468,6 +496,9 @@ func (p *Parser) declare() []Stmt {
 			p.next()
 			p.lists.stmts.push(p.selectStmt())
 			continue
+		case p.at(word.For) && p.dialect.Has(dialect.ExecutedComments) && p.peek(2).Kind == WordToken:
+			p.next()
+			p.fail("a query")
 		case plain && p.at(word.Begin):
 			p.bodyStmt()
 			return p.lists.stmts.take(mark)

@@ -346,6 +346,11 @@ func (s *scanner) mark(c byte) TokenKind {
 		}
 		s.pos = start + 1
 	case '\\':
+		if s.rules.delimiters && s.rules.executed && s.pos < len(s.src) && s.src[s.pos] == 'N' {
+			s.pos++ // MySQL's \N is NULL
+			s.tokens = append(s.tokens, wordToken(Sym(word.Null), start, s.pos))
+			return WordToken
+		}
 		if s.startsLine(start) {
 			s.pos = s.lineEnd(start)
 			s.comments = append(s.comments, text.Span{Start: text.Pos(start), End: text.Pos(s.pos)})

@@ -119,9 +119,10 @@ func (p *Parser) selectClause(s *Select) bool {
 	}
 	switch p.word {
 	case word.Into:
-		if s.Into != nil {
+		if !s.IntoSpan.IsEmpty() {
 			return false
 		}
+		s.IntoSpan = p.tok.Span
 		p.next()
 		if p.atAny(word.Outfile, word.Dumpfile) {
 			p.intoFile()
@@ -353,11 +354,12 @@ func (p *Parser) orderItem() *OrderItem {
 
 // rowsExamined passes over MariaDB's ROWS EXAMINED n.
 func (p *Parser) rowsExamined() {
-	if p.at(word.Rows) && p.peek(1).Word() == word.Examined {
-		p.next()
-		p.next()
-		p.primary()
+	p.next()
+	p.next()
+	if p.tok.Kind == VariableName {
+		p.fail("a number")
 	}
+	p.primary()
 }
 
 // limit reads one of LIMIT, OFFSET and FETCH, adding to what was read before.
@@ -372,19 +374,22 @@ func (p *Parser) limit(l *Limit) *Limit {
 	case p.accept(word.Limit):
 		l.ByLimit = true
 		if p.at(word.Rows) && p.peek(1).Word() == word.Examined {
-			p.rowsExamined()
-		} else if !p.accept(word.All) {
+			break
+		}
+		if !p.accept(word.All) {
 			l.Count = p.expr()
 		}
 		if p.acceptKind(Comma) {
 			l.Offset, l.Count = l.Count, p.expr()
 		}
-		p.rowsExamined()
 	case p.accept(word.Offset):
 		l.Offset = p.expr()
-		p.rowsExamined()
-		if p.atAny(word.Row, word.Rows) {
+		switch {
+		case p.at(word.Rows) && p.peek(1).Word() == word.Examined:
+		case p.atAny(word.Row, word.Rows):
 			p.next()
+		case !l.ByLimit && !p.dialect.Has(dialect.BareOffset):
+			p.fail("ROWS")
 		}
 	case p.accept(word.Fetch):
 		if !p.accept(word.First) {

@@ -1,6 +1,8 @@
 package syntax
 
 import (
+	"strings"
+
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/text"
@@ -8,6 +10,17 @@ import (
 
 // statement reads one statement of any kind.
 func (p *Parser) statement() Stmt {
+	first := p.i
+	switch p.word {
+	case word.Select, word.Insert, word.Update, word.Delete, word.With, word.Replace, word.Merge:
+		return p.anyStatement()
+	}
+	s := p.anyStatement()
+	p.checkForm(first)
+	return s
+}
+
+func (p *Parser) anyStatement() Stmt {
 	start := p.start()
 	switch p.word {
 	case word.Select, word.Values, word.Table:
@@ -21,9 +34,22 @@ func (p *Parser) statement() Stmt {
 			return p.insert(nil)
 		}
 	case word.Update:
+		if p.peek(1).Word() == word.Statistics && p.peek(2).Kind == WordToken && p.peek(2).Word() != word.Set {
+			return p.other()
+		}
 		return p.update(nil)
 	case word.Delete:
 		return p.delete(nil)
+	case word.Merge:
+		return p.merge(nil)
+	case word.Explain, word.Describe, word.Desc, word.Analyze, word.Prepare:
+		if s := p.wrapped(start); s != nil {
+			return s
+		}
+	case word.Open, word.Close, word.Fetch, word.End, word.Return, word.Leave, word.Iterate:
+		if p.bodies == 0 && p.dialect.Has(dialect.ExecutedComments) {
+			return p.noStatement()
+		}
 	case word.Set:
 		if p.peek(1).Word() == word.Statement {
 			return p.setStatement(start)
@@ -39,17 +65,22 @@ func (p *Parser) statement() Stmt {
 		return p.selectStmt()
 	}
 	if p.tok.Kind == Stray || p.unknownStart() {
-		p.fail("a statement")
-		n := p.slabs.badStmts.new()
-		n.node = p.node(start)
-		return n
+		return p.noStatement()
 	}
 	return p.other()
 }
 
+func (p *Parser) noStatement() Stmt {
+	start := p.start()
+	p.fail("a statement")
+	n := p.slabs.badStmts.new()
+	n.node = p.node(start)
+	return n
+}
+
 func (p *Parser) selectStmt() Stmt {
 	start := p.start()
-	q := p.query()
+	q := p.queryWithInto()
 	n := p.slabs.selectStmts.new()
 	*n = SelectStmt{node: p.node(start), Query: q}
 	return n
@@ -67,7 +98,7 @@ func (p *Parser) withStmt() Stmt {
 	case word.Delete:
 		return p.delete(with)
 	case word.Merge:
-		return p.other()
+		return p.merge(with)
 	}
 	q := p.slabs.querys.new()
 	q.With = with
@@ -79,6 +110,9 @@ func (p *Parser) withStmt() Stmt {
 
 // other passes over a statement that is only known by its first word.
 func (p *Parser) other() Stmt {
+	if p.bodies == 0 && p.tok.Kind == WordToken && !p.dialect.HasStatement(strings.ToUpper(string(p.textOf(p.i)))) {
+		return p.noStatement()
+	}
 	start, keyword := p.start(), p.tok.Span
 	copies, stdin := p.at(word.Copy), false
 	p.next()
@@ -94,18 +128,64 @@ func (p *Parser) other() Stmt {
 	return n
 }
 
+// wrapped reads the statement that EXPLAIN explains or PREPARE … AS prepares;
+// nil where there is none.
+func (p *Parser) wrapped(start text.Pos) Stmt {
+	n := 1
+	for ; p.peek(n).Kind == WordToken || p.peek(n).Kind == Equal || p.peek(n).Kind == TextToken; n++ {
+		switch p.peek(n).Word() {
+		case word.Select, word.Insert, word.Update, word.Delete, word.With, word.Replace, word.Merge, word.Values:
+			return p.inner(start, n)
+		}
+	}
+	if p.peek(n).Kind != LeftParen {
+		return nil
+	}
+	if p.startsQuery(n) {
+		return p.inner(start, n)
+	}
+	for depth := 0; p.peek(n).Kind != EOF; n++ { // options, or the types of parameters
+		switch p.peek(n).Kind {
+		case LeftParen:
+			depth++
+		case RightParen:
+			depth--
+		}
+		if depth == 0 {
+			break
+		}
+	}
+	if n++; p.peek(n).Word() == word.As {
+		n++
+	}
+	switch p.peek(n).Word() {
+	case word.Select, word.Insert, word.Update, word.Delete, word.With, word.Merge, word.Values:
+		return p.inner(start, n)
+	}
+	return nil
+}
+
+// inner reads the statement that begins with the n-th token from here as part
+// of the one that begins at start.
+func (p *Parser) inner(start text.Pos, n int) Stmt {
+	for ; n > 0; n-- {
+		p.next()
+	}
+	mark := p.lists.stmts.mark()
+	p.lists.stmts.push(p.statement())
+	stmts := p.lists.stmts.take(mark)
+	c := p.slabs.controls.new()
+	*c = Control{node: p.node(start), Stmts: stmts}
+	return c
+}
+
 // setStatement reads MariaDB's SET STATEMENT variable = value, … FOR statement.
 func (p *Parser) setStatement(start text.Pos) Stmt {
 	for !p.at(word.For) && !p.atEnd() {
 		p.next()
 	}
 	p.expect(word.For)
-	mark := p.lists.stmts.mark()
-	p.lists.stmts.push(p.statement())
-	stmts := p.lists.stmts.take(mark)
-	n := p.slabs.controls.new()
-	*n = Control{node: p.node(start), Stmts: stmts}
-	return n
+	return p.inner(start, 0)
 }
 
 // unknownStart reports whether no statement begins like this: the word is no

@@ -1,6 +1,7 @@
 package syntax
 
 import (
+	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/text"
 )
@@ -108,6 +109,10 @@ func (p *Parser) insertTarget() *TableRef {
 	t.Name = p.path("a table")
 	if p.at(word.Partition) {
 		p.next()
+		if p.peek(1).Kind == RightParen {
+			p.next()
+			p.fail("a partition")
+		}
 		p.skipParens()
 	}
 	if p.at(word.As) {
@@ -188,6 +193,9 @@ func (p *Parser) assigns() []*Assign {
 	mark := p.lists.assigns.mark()
 	p.commaList(func() {
 		start := p.start()
+		if p.tok.Kind == NumberToken || p.tok.Kind == TextToken && !p.dialect.Has(dialect.TextNames) {
+			p.fail("a column")
+		}
 		target := p.postfix(start, p.primary())
 		if !p.acceptKind(Equal) && !p.acceptKind(AssignOperator) {
 			if op, _ := infix(p.tok.Kind, false); op != OpNone && p.peek(1).Kind == Equal {
@@ -230,7 +238,13 @@ func (p *Parser) update(with *With) Stmt {
 	if p.at(word.Top) {
 		n.Limit = p.top()
 	}
-	n.Table = p.crossJoined(p.start(), p.tableExpr())
+	target := p.start()
+	n.Table = p.tableExpr()
+	if p.at(word.For) && p.peek(1).Word() == word.Portion {
+		p.portion()
+	} else {
+		n.Table = p.crossJoined(target, n.Table)
+	}
 	p.expect(word.Set)
 	n.Set = p.assigns()
 	if p.broken {
@@ -287,7 +301,8 @@ func (p *Parser) delete(with *With) Stmt {
 	if p.at(word.Top) {
 		n.Limit = p.top()
 	}
-	if p.at(word.History) && p.peek(1).Word() == word.From {
+	history := p.at(word.History) && p.peek(1).Word() == word.From
+	if history {
 		p.next()
 	}
 	if !p.at(word.From) {
@@ -296,7 +311,14 @@ func (p *Parser) delete(with *With) Stmt {
 		n.Targets = p.lists.refs.take(mark)
 	}
 	if p.at(word.From) {
+		if p.peek(1).Kind == LeftParen && len(n.Targets) == 0 && p.dialect.Has(dialect.ExecutedComments) {
+			p.next()
+			p.fail("a table")
+		}
 		n.From = p.from()
+		if len(n.Targets) == 0 && !history {
+			p.portion()
+		}
 	}
 	if p.at(word.Output) {
 		n.Returning = p.returning()
@@ -309,12 +331,25 @@ func (p *Parser) delete(with *With) Stmt {
 		p.timePoint()
 	}
 	if p.atAny(word.Using, word.From) {
+		if p.dialect.Has(dialect.ExecutedComments) && n.From != nil {
+			p.noAliases(n.From)
+		}
 		n.Using = p.from()
 	}
 	n.Where, n.OrderBy = p.whereAndOrder()
 	n.Limit, n.Returning = p.limitAndReturning(n.Limit, n.Returning)
 	n.node = p.node(start)
 	return n
+}
+
+// noAliases reports an alias among the targets of DELETE FROM … USING, which
+// MySQL and MariaDB give behind USING.
+func (p *Parser) noAliases(f *From) {
+	for _, t := range f.Tables {
+		if ref, ok := t.(*TableRef); ok && !ref.Alias.IsZero() {
+			p.misplaced(ref.Alias.Span)
+		}
+	}
 }
 
 // deleteTarget reads t or MySQL's t.*.

@@ -34,9 +34,13 @@ func runUnreadable(p *check.Pass) {
 				Why:     "Queries and expressions are read to a depth of 400; what lies deeper is not reviewed.",
 			})
 		case syntax.UnexpectedError:
+			message := fmt.Sprintf("%s cannot stand here", shorten(e.Found))
+			if e.Expected != "" {
+				message = fmt.Sprintf("expected %s, found %s", e.Expected, shorten(e.Found))
+			}
 			p.Report(check.Finding{
 				Span: e.Span, Certainty: check.Certain,
-				Message: fmt.Sprintf("expected %s, found %s", e.Expected, shorten(e.Found)),
+				Message: message,
 				Why:     "No database can read on from here, so the statement is refused; the slip may stand just before.",
 			})
 		}

@@ -1,0 +1,285 @@
+package syntax
+
+import (
+	"bytes"
+	"strconv"
+	"strings"
+
+	"justlens/core/dialect"
+	"justlens/core/dialect/word"
+)
+
+// matcher holds a statement against the form that its dialect knows for it.
+type matcher struct {
+	p        *Parser
+	end      int // index of the token behind the statement
+	furthest int // index of the token that fits no further
+	expected []string
+	depth    int
+}
+
+// checkForm reports the token from which on a statement that was read, from the
+// token of index first, does not follow the form that the dialect knows.
+func (p *Parser) checkForm(first int) {
+	if p.scan.tokens[first].Kind == WordToken {
+		p.checkPart(strings.ToUpper(string(p.textOf(first))), first)
+	}
+}
+
+// checkPart holds the tokens from index first to tok against a form of the
+// dialect, if it knows one by that name.
+func (p *Parser) checkPart(name string, first int) {
+	if p.broken || len(p.errors) > 0 {
+		return
+	}
+	form, ok := p.dialect.Form(name)
+	if !ok {
+		return
+	}
+	m := matcher{p: p, end: p.i}
+	for i := first; i < m.end; i++ {
+		if k := p.scan.tokens[i].Kind; k == TemplateMark || k == Stray || k == Placeholder && p.textOf(i)[0] == '$' {
+			return
+		}
+	}
+	at, fits := m.match(form, first)
+	if fits && at < m.end {
+		m.miss(at, "the end of the statement")
+	}
+	p.move(m.end)
+	if fits && at == m.end {
+		return
+	}
+	p.move(m.furthest)
+	if m.furthest == m.end && m.end < len(p.scan.tokens) {
+		p.move(m.end)
+	}
+	p.fail(oneOf(m.expected))
+}
+
+// move goes to the token of index i.
+func (p *Parser) move(i int) {
+	p.i = i
+	if i > 0 {
+		p.last = p.scan.tokens[i-1].Span.End
+	}
+	p.load()
+}
+
+// textOf gives the text of the token of index i.
+func (p *Parser) textOf(i int) []byte {
+	t := p.scan.tokens[i]
+	return p.scan.src[t.Span.Start:t.Span.End]
+}
+
+// oneOf joins what could stand in a place; of many the first few.
+func oneOf(expected []string) string {
+	if len(expected) > 4 {
+		expected = expected[:4]
+	}
+	if n := len(expected); n > 1 {
+		return strings.Join(expected[:n-1], ", ") + " or " + expected[n-1]
+	}
+	return strings.Join(expected, "")
+}
+
+// miss records that the token of index i is not what was expected.
+func (m *matcher) miss(i int, expected string) (int, bool) {
+	if i > m.furthest {
+		m.furthest, m.expected = i, m.expected[:0]
+	}
+	if i == m.furthest {
+		for _, e := range m.expected {
+			if e == expected {
+				return i, false
+			}
+		}
+		m.expected = append(m.expected, expected)
+	}
+	return i, false
+}
+
+// match holds the tokens from index i on against f and gives the index behind.
+func (m *matcher) match(f *dialect.Form, i int) (int, bool) {
+	if m.depth++; m.depth > maxDepth {
+		return m.end, true
+	}
+	defer func() { m.depth-- }()
+	switch f.Kind {
+	case dialect.FormSequence:
+		for _, part := range f.Parts {
+			next, ok := m.match(part, i)
+			if !ok {
+				return i, false
+			}
+			i = next
+		}
+		return i, true
+	case dialect.FormChoice:
+		for _, part := range f.Parts {
+			if next, ok := m.match(part, i); ok {
+				return next, true
+			}
+		}
+		return i, false
+	case dialect.FormOptional:
+		if next, ok := m.match(f.Parts[0], i); ok {
+			return next, true
+		}
+		return i, true
+	case dialect.FormList:
+		return m.list(f.Parts[0], i)
+	case dialect.FormRepeat:
+		next, ok := m.match(f.Parts[0], i)
+		for more := ok; more && next > i; {
+			i = next
+			next, more = m.match(f.Parts[0], i)
+		}
+		return i, ok
+	case dialect.FormUnless:
+		furthest, expected := m.furthest, m.expected
+		m.expected = nil
+		_, ok := m.match(f.Parts[0], i)
+		m.furthest, m.expected = furthest, expected
+		if ok && i > m.furthest {
+			m.furthest, m.expected = i, nil
+		}
+		return i, !ok
+	case dialect.FormRule:
+		return m.match(f.Rule(), i)
+	case dialect.FormWord:
+		if m.at(i).Kind == WordToken && strings.EqualFold(string(m.p.textOf(i)), f.Text) {
+			return i + 1, true
+		}
+		return m.miss(i, f.Text)
+	case dialect.FormMark:
+		if m.at(i).Kind != EOF && string(m.p.textOf(i)) == f.Text {
+			return i + 1, true
+		}
+		return m.miss(i, f.Text)
+	}
+	return m.class(f.Text, i)
+}
+
+func (m *matcher) list(one *dialect.Form, i int) (int, bool) {
+	next, ok := m.match(one, i)
+	if !ok {
+		return i, false
+	}
+	for m.at(next).Kind == Comma {
+		after, ok := m.match(one, next+1)
+		if !ok {
+			break
+		}
+		next = after
+	}
+	return next, true
+}
+
+// at gives the token of index i, EOF behind the statement.
+func (m *matcher) at(i int) Token {
+	if i >= m.end {
+		return Token{}
+	}
+	return m.p.scan.tokens[i]
+}
+
+// class matches what a form only names.
+func (m *matcher) class(name string, i int) (int, bool) {
+	t := m.at(i)
+	switch name {
+	case "name":
+		if t.Kind == QuotedName || t.Kind == WordToken && !m.p.dialect.Reserves(t.Word()) {
+			return i + 1, true
+		}
+		return m.miss(i, "a name")
+	case "word":
+		if t.Kind == QuotedName || t.Kind == WordToken {
+			return i + 1, true
+		}
+		return m.miss(i, "a name")
+	case "path":
+		next, ok := m.class("name", i)
+		for ok && m.at(next).Kind == Dot && (m.at(next+1).Kind == WordToken || m.at(next+1).Kind == QuotedName) {
+			next += 2
+		}
+		return next, ok
+	case "text64":
+		if t.Kind == TextToken && t.Span.Len() > 64+2 {
+			return m.miss(i, "at most 64 bytes")
+		}
+		return m.class("text", i)
+	case "number65535":
+		if n, err := strconv.Atoi(string(m.p.textOf(min(i, m.end-1)))); err == nil && (n < 1 || n > 65535) {
+			return m.miss(i, "a number from 1 to 65535")
+		}
+		return m.class("number", i)
+	case "text":
+		if t.Kind != TextToken {
+			return m.miss(i, "text in quotes")
+		}
+		for m.at(i).Kind == TextToken {
+			i++
+		}
+		return i, true
+	case "number":
+		if t.Kind == NumberToken || t.Kind == TextToken && bytes.ContainsAny(m.p.textOf(i)[:1], "xXbB") {
+			return i + 1, true
+		}
+		return m.miss(i, "a number")
+	case "variable":
+		if t.Kind == VariableName {
+			return i + 1, true
+		}
+		if t.Kind == OtherOperator && string(m.p.textOf(i)) == "@" && (m.at(i+1).Kind == TextToken || m.at(i+1).Kind == QuotedName) {
+			return i + 2, true
+		}
+		return m.miss(i, "a variable")
+	case "parens":
+		if t.Kind != LeftParen {
+			return m.miss(i, "(")
+		}
+		return m.parsed(i, m.p.skipParens)
+	case "rest":
+		return m.end, true
+	case "body":
+		if i == m.end {
+			return m.miss(i, "a statement")
+		}
+		return m.end, true
+	case "expression":
+		if t.Kind == EOF {
+			return m.miss(i, "an expression")
+		}
+		return m.parsed(i, func() { m.p.expr() })
+	case "value": // an expression that a NOT or a comparison ends
+		if t.Kind == EOF {
+			return m.miss(i, "a value")
+		}
+		return m.parsed(i, func() { m.p.exprAbove(m.p.power[dialect.BetweenTest]) })
+	case "query":
+		if t.Kind != LeftParen && t.Word() != word.Select && t.Word() != word.With && t.Word() != word.Values && t.Word() != word.Table {
+			return m.miss(i, "a query")
+		}
+		return m.parsed(i, func() { m.p.query() })
+	case "statement":
+		if t.Kind == EOF {
+			return m.miss(i, "a statement")
+		}
+		return m.parsed(i, func() { m.p.statement() })
+	}
+	panic("form: no class " + name)
+}
+
+// parsed lets the parser read from the token of index i and gives where it stops.
+func (m *matcher) parsed(i int, read func()) (int, bool) {
+	p := m.p
+	p.move(i)
+	read()
+	next, ok, errors := p.i, !p.broken, p.errors
+	p.errors, p.broken = p.errors[:0], false
+	if !ok || len(errors) > 0 {
+		return m.miss(errors[len(errors)-1].at, errors[len(errors)-1].Expected)
+	}
+	return min(next, m.end), true
+}

@@ -1,0 +1,51 @@
+package syntax_test
+
+import (
+	"os"
+	"path/filepath"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+)
+
+// TestRefused reads testdata/refused, a file a dialect with a statement a line
+// that the database refuses, the place to report between marks.
+func TestRefused(t *testing.T) {
+	t.Parallel()
+	paths, err := filepath.Glob("testdata/refused/*.txt")
+	require.NoError(t, err)
+	require.NotEmpty(t, paths)
+	p := syntax.NewParser(syntax.NewNames())
+	for _, path := range paths {
+		src, err := os.ReadFile(path)
+		require.NoError(t, err)
+		d, err := dialect.Parse(strings.TrimSuffix(filepath.Base(path), ".txt"))
+		require.NoError(t, err)
+		for line := range strings.Lines(string(src)) {
+			line = strings.TrimSpace(line)
+			if line == "" || line[0] == '#' {
+				continue
+			}
+			before, rest, _ := strings.Cut(line, "»")
+			marked, after, found := strings.Cut(rest, "«")
+			require.True(t, found, line)
+			p.Reset([]byte(before+marked+after), d)
+			s := p.Next()
+			require.NotNil(t, s, line)
+			if !assert.NotEmpty(t, s.Errors, "%s: nothing reported in %s", path, line) {
+				continue
+			}
+			e := s.Errors[0]
+			if marked == "" { // the last token before
+				assert.Equal(t, len(strings.TrimSpace(before)), int(e.Span.End), "%s: %s (expected %s)", path, line, e.Expected)
+				continue
+			}
+			assert.Equal(t, len(before), int(e.Span.Start), "%s: %s (expected %s)", path, line, e.Expected)
+		}
+	}
+}
