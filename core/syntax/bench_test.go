@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"strings"
 	"testing"
+	"time"
 
 	"justlens/core/dialect"
 	"justlens/core/text"
@@ -98,6 +99,42 @@ func BenchmarkParse(b *testing.B) {
 			sink++
 		}
 	}
+}
+
+// BenchmarkFractions gives how much of the floor's speed scanning and parsing
+// keep: each by its fastest of many short turns, taken in alternation, so that
+// what else the machine does falls on all of them.
+func BenchmarkFractions(b *testing.B) {
+	src := mixed(1 << 18)
+	tokens := make([]Token, 0, len(src)/3)
+	s := scanner{names: NewNames()}
+	p := NewParser(NewNames())
+	turns := [3]func(){
+		func() { tokens = floor(src, tokens[:0]) },
+		func() {
+			s.reset(src, dialect.Postgres)
+			for s.pos < len(src) {
+				s.tokens = s.tokens[:0]
+				s.fill()
+			}
+		},
+		func() {
+			p.Reset(src, dialect.Postgres)
+			for p.Next() != nil {
+				sink++
+			}
+		},
+	}
+	best := [3]time.Duration{time.Hour, time.Hour, time.Hour}
+	for b.Loop() {
+		for i, turn := range turns {
+			start := time.Now()
+			turn()
+			best[i] = min(best[i], time.Since(start))
+		}
+	}
+	b.ReportMetric(float64(best[0])/float64(best[1]), "scan/floor")
+	b.ReportMetric(float64(best[0])/float64(best[2]), "parse/floor")
 }
 
 func BenchmarkNewNames(b *testing.B) {

@@ -125,7 +125,7 @@ func (p *Parser) endSpan() text.Span {
 // tellScanned adds what the scanner saw: quotes never closed, which explain
 // all other errors, and pasted characters.
 func (p *Parser) tellScanned(tokens []Token) {
-	if len(tokens) == 0 {
+	if len(tokens) == 0 || !p.scan.open && len(p.scan.pasted) == 0 {
 		return
 	}
 	for _, t := range tokens {

@@ -24,14 +24,17 @@ func (p *Parser) exprAbove(power uint8) Expr {
 
 // exprFrom goes on with an expression whose left operand is read.
 func (p *Parser) exprFrom(start text.Pos, left Expr, power uint8) Expr {
-	for !p.broken {
+	for {
+		switch p.tok.Kind {
+		case EOF, Comma, RightParen, Semicolon: // as after most operands
+			return left
+		}
 		next := p.infix(start, left, power)
 		if next == nil {
-			break
+			return left
 		}
 		left = next
 	}
-	return left
 }
 
 // prefix reads NOT x, -x and the like, or an operand.
@@ -85,8 +88,11 @@ func (p *Parser) infix(start text.Pos, left Expr, power uint8) Expr {
 		}
 		return p.wordInfix(start, left, power)
 	}
-	if p.tok.Kind == Placeholder {
-		return p.keyTest(start, left, power)
+	if p.tok.Kind < Equal {
+		if p.tok.Kind == Placeholder {
+			return p.keyTest(start, left, power)
+		}
+		return nil
 	}
 	op, class := infix(p.tok.Kind, p.scan.rules.pipesOr)
 	if op == OpNone || p.power[class] <= power {

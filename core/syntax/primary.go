@@ -390,10 +390,15 @@ func (p *Parser) caseExpr(start text.Pos) Expr {
 
 // nameOrCall reads a name of several parts, with .* or a call behind it.
 func (p *Parser) nameOrCall(start text.Pos) Expr {
-	mark := p.lists.idents.mark()
-	if next := p.peek(1).Kind; next != LeftParen && next != Dot && next != TextToken {
+	next := p.peek(1).Kind
+	if next != LeftParen && next != Dot && next != TextToken {
 		p.reserved()
+		parts := p.lists.idents.out.one(p.partAfterDot())
+		n := p.slabs.names.new()
+		*n = Name{node: p.node(start), Parts: parts}
+		return n
 	}
+	mark := p.lists.idents.mark()
 	p.lists.idents.push(p.partAfterDot())
 	for p.tok.Kind == Dot {
 		p.next()

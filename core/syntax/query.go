@@ -85,6 +85,9 @@ func (p *Parser) queryBody(q *Query, start text.Pos, from int) {
 // that come too late are read here too.
 func (p *Parser) resultClauses(q *Query, from int) {
 	for {
+		if p.word == word.NoWord && p.tok.Kind != TemplateMark && !p.broken {
+			return
+		}
 		sel, _ := q.Body.(*Select)
 		switch {
 		case p.atAny(word.Cluster, word.Distribute) && p.peek(1).Word() == word.By:

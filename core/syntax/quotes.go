@@ -55,6 +55,7 @@ func (s *scanner) unclosed(start int, kind TokenKind) TokenKind {
 	s.emit(kind, start)
 	t := &s.tokens[len(s.tokens)-1]
 	t.Flags |= Unclosed
+	s.open = true
 	if kind == QuotedName {
 		t.Sym = s.names.Intern(s.src[start+1 : s.pos])
 	}

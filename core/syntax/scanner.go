@@ -2,6 +2,8 @@ package syntax
 
 import (
 	"bytes"
+	"encoding/binary"
+	"math/bits"
 	"unicode"
 	"unicode/utf8"
 
@@ -23,6 +25,8 @@ type scanner struct {
 	delimiter []byte
 	// pasted are the characters that stand in the place of others.
 	pasted []Error
+	// open tells that a quote of the text is never closed.
+	open bool
 	// inside counts the executed comments that are open.
 	inside int
 }
@@ -64,7 +68,7 @@ func rulesOf(d dialect.Dialect) lexicalRules {
 func (s *scanner) reset(src []byte, d dialect.Dialect) {
 	s.src, s.pos, s.rules = src, 0, rulesOf(d)
 	s.tokens, s.comments = s.tokens[:0], s.comments[:0]
-	s.delimiter, s.inside, s.pasted = nil, 0, s.pasted[:0]
+	s.delimiter, s.inside, s.pasted, s.open = nil, 0, s.pasted[:0], false
 	if bytes.HasPrefix(src, []byte{0xEF, 0xBB, 0xBF}) {
 		s.pos = 3
 	}
@@ -74,7 +78,7 @@ func (s *scanner) reset(src []byte, d dialect.Dialect) {
 // included; at the end of the text that is [EOF]. Blanks, plain words and the
 // commonest marks are read here, everything else by scan.
 func (s *scanner) fill() {
-	src, pos, tokens := s.src, s.pos, s.tokens
+	src, pos, tokens, table := s.src, s.pos, s.tokens, s.names.table
 	for pos < len(src) && s.delimiter == nil {
 		start, c := pos, src[pos]
 		switch classes[c] & classMask {
@@ -82,24 +86,44 @@ func (s *scanner) fill() {
 			pos++
 			continue
 		case wordClass:
-			if end := plainWord(src, start); end > 0 {
-				sym := s.names.internPlain(src, start, end)
-				if sym != Sym(word.Go) {
-					tokens = append(tokens, wordToken(sym, start, end))
-					pos = end
-					continue
-				}
+			end, lo, hi := plainWord(src, start)
+			if end == 0 {
+				break
 			}
-		case markClass:
-			if kind := plainMarks[c]; kind != EOF {
-				pos++
-				tokens = append(tokens, Token{Kind: kind, Span: text.Span{Start: text.Pos(start), End: text.Pos(pos)}})
-				if kind == Semicolon {
-					s.pos, s.tokens = pos, tokens
-					return
-				}
+			e := &table[hash(lo, hi)&(len(table)-1)]
+			sym := e.sym
+			if e.lo != lo || e.hi != hi {
+				sym = s.names.internWords(lo, hi, end-start)
+				table = s.names.table
+			}
+			if sym == Sym(word.Go) {
+				break
+			}
+			tokens = append(tokens, wordToken(sym, start, end))
+			pos = end
+			continue
+		case digitClass:
+			end := start + 1
+			for end < len(src) && src[end]-'0' < 10 {
+				end++
+			}
+			if end < len(src) && src[end] != '.' && classes[src[end]]&inWord == 0 {
+				pos = end
+				tokens = append(tokens, Token{Kind: NumberToken, Span: text.Span{Start: text.Pos(start), End: text.Pos(end)}})
 				continue
 			}
+		case markClass, operatorClass:
+			kind := plainMarks[c&0x7f]
+			if kind == EOF || start+1 == len(src) || kind >= Dot && !plainAfter(kind, src[start+1]) {
+				break
+			}
+			pos++
+			tokens = append(tokens, Token{Kind: kind, Span: text.Span{Start: text.Pos(start), End: text.Pos(pos)}})
+			if kind == Semicolon {
+				s.pos, s.tokens = pos, tokens
+				return
+			}
+			continue
 		}
 		s.pos, s.tokens = pos, tokens
 		if kind := s.scan(); kind == Semicolon || kind == EOF || kind == BatchEnd {
@@ -115,21 +139,59 @@ func (s *scanner) fill() {
 	}
 }
 
-// plainMarks are the marks that mean the same wherever they stand.
-var plainMarks = [128]TokenKind{'(': LeftParen, ')': RightParen, ',': Comma, ';': Semicolon}
+// plainMarks are the marks that mean the same wherever they stand, those
+// behind Comma if what follows lets them.
+var plainMarks = [128]TokenKind{
+	'(': LeftParen, ')': RightParen, ',': Comma, ';': Semicolon,
+	'.': Dot, '=': Equal, '<': Less, '>': Greater, '+': Plus, '-': Minus, '*': Asterisk,
+}
 
-// plainWord gives the end of a bare word of ASCII letters that no quote
-// follows and that ends well before the text does; 0 where it is none.
-func plainWord(src []byte, start int) int {
-	i, seen := start+1, src[start]
-	for i < len(src) && classes[src[i]]&inWord != 0 {
-		seen |= src[i]
-		i++
+// plainAfter reports whether a mark that might be part of something longer
+// stands alone, seen from the byte behind it.
+func plainAfter(kind TokenKind, next byte) bool {
+	if kind == Dot {
+		return classes[next]&startsWord != 0
 	}
-	if seen >= utf8.RuneSelf || i-start > 16 || start+16 > len(src) || i < len(src) && src[i] == '\'' {
-		return 0
+	return next == ' '
+}
+
+const highBits, lowBits = 0x8080808080808080, 0x0101010101010101
+
+// wordBytes marks, by their highest bit, the bytes that are ASCII letters,
+// digits or underscores.
+func wordBytes(x uint64) uint64 {
+	low := x &^ highBits // so that no sum runs into the next byte
+	folded := low | fold
+	letters := (folded + 0x1f*lowBits) &^ (folded + 0x05*lowBits)
+	underscores := (folded + lowBits) &^ (low + lowBits) // DEL alone has both
+	digits := (low + 0x50*lowBits) &^ (low + 0x46*lowBits)
+	return (letters | underscores | digits) &^ x & highBits
+}
+
+// plainWord gives the end of a bare word of at most 16 ASCII letters, digits
+// and underscores that no quote follows and that ends well before the text
+// does, with its folded bytes; 0 where it is none.
+func plainWord(src []byte, start int) (end int, lo, hi uint64) {
+	if start+17 > len(src) {
+		return 0, 0, 0
 	}
-	return i
+	lo = binary.LittleEndian.Uint64(src[start:])
+	if others := ^wordBytes(lo) & highBits; others != 0 {
+		length := bits.TrailingZeros64(others) >> 3
+		end, lo = start+length, (lo|fold)&(1<<(8*length)-1)
+	} else {
+		hi = binary.LittleEndian.Uint64(src[start+8:])
+		length := 8
+		others := ^wordBytes(hi) & highBits
+		if others != 0 {
+			length = bits.TrailingZeros64(others) >> 3
+		}
+		end, lo, hi = start+8+length, lo|fold, (hi|fold)&(1<<(8*length)-1)
+	}
+	if c := src[end]; classes[c]&inWord != 0 || c == '\'' {
+		return 0, 0, 0
+	}
+	return end, lo, hi
 }
 
 func (s *scanner) emit(kind TokenKind, start int) TokenKind {

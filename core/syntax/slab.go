@@ -72,6 +72,16 @@ func (l *list[T]) copy(values []T) []T {
 	return l.block[start:len(l.block):len(l.block)]
 }
 
+// one gives a slice with a single value.
+func (l *list[T]) one(value T) []T {
+	if len(l.block) == cap(l.block) {
+		l.block = make([]T, 0, listBlock)
+	}
+	start := len(l.block)
+	l.block = append(l.block, value)
+	return l.block[start : start+1 : start+1]
+}
+
 func (l *list[T]) reset() {
 	l.block = l.block[:0]
 }
