@@ -7,6 +7,7 @@ import (
 	"io/fs"
 	"os"
 	"path/filepath"
+	"runtime/debug"
 	"strings"
 
 	"github.com/bmatcuk/doublestar/v4"
@@ -43,10 +44,21 @@ func inputs(paths []string, query string, stdin io.Reader) ([]review.Input, []er
 				continue
 			}
 			seen[filepath.Clean(f)] = true
-			in = append(in, review.Input{Path: f, Read: func() ([]byte, error) { return os.ReadFile(f) }})
+			in = append(in, review.Input{Path: f, Read: func() ([]byte, error) { return readFile(f) }})
 		}
 	}
 	return in, problems
+}
+
+// readFile reads a file. A large text would let the collector wait until as
+// much again is garbage, so from then on it is told to come earlier.
+func readFile(path string) ([]byte, error) {
+	src, err := os.ReadFile(path)
+	const headroom = 16 << 20
+	if len(src) > 2*headroom {
+		debug.SetGCPercent(100 * headroom / len(src))
+	}
+	return src, err
 }
 
 // expand gives the files that a path names: itself, the *.sql below a folder,

@@ -4,16 +4,26 @@ import (
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/schema"
+	"justlens/core/slab"
 	"justlens/core/syntax"
 )
 
 // Binder binds one statement after another. It is not safe for use by several
 // goroutines.
 type Binder struct {
-	info    Info
-	schema  *schema.Schema
-	columns map[*schema.Table][]syntax.Sym // the names of a table's columns, numbered once
-	pending []pending
+	info     Info
+	schema   *schema.Schema
+	names    map[*schema.Table][]syntax.Sym // the names of a table's columns, numbered once
+	excluded syntax.Sym
+	pending  []pending
+
+	// What one statement needs, used again for the next.
+	scopes  slab.Pool[Scope]
+	sources slab.Pool[Source]
+	columns slab.Slab[Column]
+	ctes    slab.Slab[cteScope]
+	outputs slab.List[output]
+	stack   []output
 }
 
 // pending is an unqualified name, looked up when all sources of the statement
@@ -40,13 +50,13 @@ const (
 
 // NewBinder makes a binder for a parser's table of names.
 func NewBinder(names *syntax.Names) *Binder {
-	return &Binder{info: Info{Names: names}, columns: map[*schema.Table][]syntax.Sym{}}
+	return &Binder{info: Info{Names: names}, names: map[*schema.Table][]syntax.Sym{}, excluded: names.Intern([]byte("excluded"))}
 }
 
 // Reset begins a new text. The schema may change from statement to statement.
 func (b *Binder) Reset(src []byte, d dialect.Dialect, s *schema.Schema) {
 	b.info.Src, b.info.Dialect, b.schema = src, d, s
-	clear(b.columns)
+	clear(b.names)
 }
 
 // Bind binds a statement. What it gives is valid until the next call.
@@ -56,7 +66,12 @@ func (b *Binder) Bind(stmt *syntax.Statement) *Info {
 	in.uses = grown(in.uses, stmt.Nodes+1)
 	in.parents = grown(in.parents, stmt.Nodes+1)
 	in.scopeOf = grown(in.scopeOf, stmt.Nodes+1)
-	b.pending = b.pending[:0]
+	b.pending, b.stack = b.pending[:0], b.stack[:0]
+	b.scopes.Reset()
+	b.sources.Reset()
+	b.columns.Reset()
+	b.ctes.Reset()
+	b.outputs.Reset()
 	b.link(stmt.Node)
 	b.statement(stmt.Node, nil, nil)
 	for _, p := range b.pending {
@@ -84,7 +99,8 @@ func (b *Binder) link(n syntax.Node) {
 }
 
 func (b *Binder) open(node syntax.Node, parent *Scope, ctes *cteScope) *Scope {
-	s := &Scope{Node: node, Parent: parent, ctes: ctes}
+	s := b.scopes.Next()
+	*s = Scope{Node: node, Parent: parent, ctes: ctes, Sources: s.Sources[:0], Merged: s.Merged[:0]}
 	b.info.Scopes = append(b.info.Scopes, s)
 	b.info.scopeOf[node.ID()] = s
 	return s
@@ -143,8 +159,8 @@ func (b *Binder) control(n *syntax.Control, outer *Scope, ctes *cteScope) {
 // unclear opens a scope in which no bare name can be told.
 func (b *Binder) unclear(n syntax.Node, outer *Scope, ctes *cteScope) *Scope {
 	s := b.open(n, outer, ctes)
-	b.add(s, &Source{}, nil)
-	b.add(s, &Source{}, nil)
+	b.add(s, b.source(nil, syntax.Ident{}), nil)
+	b.add(s, b.source(nil, syntax.Ident{}), nil)
 	return s
 }
 
@@ -169,7 +185,8 @@ func (b *Binder) insert(n *syntax.Insert, outer *Scope, ctes *cteScope) {
 	}
 	s := b.open(n, outer, ctes)
 	b.table(n.Table, s)
-	excluded := &Source{Node: n.Table, Name: syntax.Ident{Sym: b.info.Names.Intern([]byte("excluded"))}, Scope: s}
+	excluded := b.source(n.Table, syntax.Ident{Sym: b.excluded})
+	excluded.Scope = s
 	s.Sources = append(s.Sources, excluded)
 	for _, a := range n.Conflict {
 		b.qualifiedOnly(a.Value, s)

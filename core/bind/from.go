@@ -29,7 +29,8 @@ func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
 		return ctes
 	}
 	for _, c := range w.CTEs {
-		entry := &cteScope{sym: c.Name.Sym, next: ctes}
+		entry := b.ctes.New()
+		*entry = cteScope{sym: c.Name.Sym, next: ctes}
 		if c.Query == nil {
 			b.statement(c.Stmt, outer, ctes)
 			ctes = entry
@@ -37,15 +38,16 @@ func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
 		}
 		// The CTE sees itself, its columns unknown but for a written list, as
 		// recursion does; where it is none the name means the table outside.
-		self := *entry
-		if !w.Recursive {
-			self = cteScope{next: ctes}
+		self := ctes
+		if w.Recursive {
+			self = b.ctes.New()
+			mark := len(b.stack)
+			for _, id := range c.Columns {
+				b.stack = append(b.stack, output{sym: id.Sym})
+			}
+			*self = cteScope{sym: entry.sym, next: ctes, columns: b.take(mark), complete: len(c.Columns) > 0}
 		}
-		for _, id := range c.Columns {
-			self.columns = append(self.columns, output{sym: id.Sym})
-		}
-		self.complete = len(c.Columns) > 0
-		entry.columns, entry.complete = b.query(c.Query, outer, &self)
+		entry.columns, entry.complete = b.query(c.Query, outer, self)
 		rename(entry.columns, c.Columns)
 		ctes = entry
 	}
@@ -80,7 +82,9 @@ func (b *Binder) table(t syntax.TableExpr, s *Scope) {
 		}
 		columns, complete := b.query(t.Query, outer, s.ctes)
 		rename(columns, t.Columns)
-		b.add(s, &Source{Node: t, Name: t.Alias, Complete: complete}, columns)
+		src := b.source(t, t.Alias)
+		src.Complete = complete
+		b.add(s, src, columns)
 	case *syntax.FuncTable:
 		for _, c := range t.Calls {
 			b.expr(c, s, inSelect)
@@ -91,13 +95,13 @@ func (b *Binder) table(t syntax.TableExpr, s *Scope) {
 				name = call.Name[len(call.Name)-1]
 			}
 		}
-		b.add(s, &Source{Node: t, Name: name}, nil)
+		b.add(s, b.source(t, name), nil)
 	case *syntax.ParenTable:
 		b.table(t.Table, s)
 	case *syntax.Join:
 		b.join(t, s)
 	case *syntax.BadTable:
-		b.add(s, &Source{Node: t}, nil)
+		b.add(s, b.source(t, syntax.Ident{}), nil)
 	}
 }
 
@@ -106,24 +110,30 @@ func isApplied(parent syntax.Node) bool {
 	return ok && (j.Type == syntax.CrossApply || j.Type == syntax.OuterApply)
 }
 
+func (b *Binder) source(n syntax.TableExpr, name syntax.Ident) *Source {
+	src := b.sources.Next()
+	*src = Source{Node: n, Name: name, Columns: src.Columns[:0], columns: &b.columns}
+	return src
+}
+
 func (b *Binder) add(s *Scope, src *Source, columns []output) {
 	src.Scope, src.index = s, len(s.Sources)
 	for _, c := range columns {
-		src.Columns = append(src.Columns, &Column{Sym: c.sym, Source: src, Index: -1, X: c.x})
+		src.add(Column{Sym: c.sym, Index: -1, X: c.x})
 	}
 	s.Sources = append(s.Sources, src)
 }
 
 func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
 	last := t.Name[len(t.Name)-1]
-	src := &Source{Node: t, Name: last}
+	src := b.source(t, last)
 	if !t.Alias.IsZero() {
 		src.Name = t.Alias
 	}
 	if len(t.Name) == 1 {
 		if c := s.ctes.find(last.Sym); c != nil {
 			src.Complete = c.complete
-			columns := append([]output(nil), c.columns...)
+			columns := b.outputs.Copy(c.columns)
 			rename(columns, t.Columns)
 			b.add(s, src, columns)
 			return
@@ -134,25 +144,28 @@ func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
 		return
 	}
 	if table := b.schema.Table(b.info.Names.String(last.Sym)); table != nil {
-		src.table, src.Complete = table, table.Complete
-		for i, sym := range b.tableColumns(table) {
-			src.Columns = append(src.Columns, &Column{Sym: sym, Source: src, Index: i})
-		}
-		for i := range min(len(src.Columns), len(t.Columns)) {
-			src.Columns[i].Sym = t.Columns[i].Sym
+		src.table, src.Complete, src.names = table, table.Complete, b.tableColumns(table)
+		if len(t.Columns) > 0 { // other names, so all of them
+			for i, sym := range src.names {
+				if i < len(t.Columns) {
+					sym = t.Columns[i].Sym
+				}
+				src.add(Column{Sym: sym, Index: i})
+			}
+			src.names = nil
 		}
 	}
 }
 
 func (b *Binder) tableColumns(t *schema.Table) []syntax.Sym {
-	if syms, ok := b.columns[t]; ok {
+	if syms, ok := b.names[t]; ok {
 		return syms
 	}
 	syms := make([]syntax.Sym, len(t.Columns))
 	for i := range t.Columns {
 		syms[i] = b.info.Names.Intern([]byte(t.Columns[i].Name))
 	}
-	b.columns[t] = syms
+	b.names[t] = syms
 	return syms
 }
 

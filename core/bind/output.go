@@ -80,17 +80,23 @@ func (b *Binder) selectBody(n *syntax.Select, outer *Scope, ctes *cteScope) ([]o
 	if n.Qualify != nil {
 		b.expr(n.Qualify.Cond, s, inOrderBy)
 	}
-	return outputs(n, s)
+	return b.listOutputs(n, s)
 }
 
-// outputs lists the output columns, stars expanded as far as known.
-func outputs(n *syntax.Select, s *Scope) ([]output, bool) {
-	var columns []output
-	complete := true
+// take gives the outputs that were pushed since mark.
+func (b *Binder) take(mark int) []output {
+	columns := b.outputs.Copy(b.stack[mark:])
+	b.stack = b.stack[:mark]
+	return columns
+}
+
+// listOutputs lists the output columns, stars expanded as far as known.
+func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]output, bool) {
+	mark, complete := len(b.stack), true
 	for _, item := range n.Items {
 		star, ok := item.X.(*syntax.Star)
 		if !ok {
-			columns = append(columns, output{outputSym(item), item.X})
+			b.stack = append(b.stack, output{outputSym(item), item.X})
 			continue
 		}
 		for _, src := range s.Sources {
@@ -98,12 +104,17 @@ func outputs(n *syntax.Select, s *Scope) ([]output, bool) {
 				continue
 			}
 			complete = complete && src.Complete && len(s.Merged) == 0 && !s.Natural
-			for _, c := range src.Columns {
-				columns = append(columns, output{sym: c.Sym, x: c.X})
+			for _, name := range src.names {
+				b.stack = append(b.stack, output{sym: name})
+			}
+			if src.names == nil {
+				for _, c := range src.Columns {
+					b.stack = append(b.stack, output{sym: c.Sym, x: c.X})
+				}
 			}
 		}
 	}
-	return columns, complete
+	return b.take(mark), complete
 }
 
 // outputSym gives the name of an output column: its alias or its column's

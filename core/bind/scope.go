@@ -2,6 +2,7 @@ package bind
 
 import (
 	"justlens/core/schema"
+	"justlens/core/slab"
 	"justlens/core/syntax"
 )
 
@@ -10,9 +11,9 @@ import (
 type Source struct {
 	Node    syntax.TableExpr
 	Name    syntax.Ident // what a column is qualified with: the alias or the table's name
-	Columns []*Column
-	// Complete tells that Columns are all there are; without it they are
-	// those that the text teaches.
+	Columns []*Column    // as far as they are used
+	// Complete tells that all columns are known; without it only those are
+	// that the text teaches.
 	Complete bool
 	// Optional tells that an outer join may fill the source with NULLs.
 	Optional bool
@@ -20,7 +21,10 @@ type Source struct {
 	Scope *Scope
 
 	table *schema.Table
-	index int // in Scope.Sources
+	// names are those of the table's columns, of which Columns holds those used.
+	names   []syntax.Sym
+	columns *slab.Slab[Column]
+	index   int // in Scope.Sources
 }
 
 // Column is a column of a source.
@@ -54,15 +58,27 @@ func (s *Source) column(sym syntax.Sym) *Column {
 			return c
 		}
 	}
+	for i, name := range s.names {
+		if name == sym {
+			return s.add(Column{Sym: sym, Index: i})
+		}
+	}
 	return nil
+}
+
+func (s *Source) add(c Column) *Column {
+	added := s.columns.New()
+	*added = c
+	added.Source = s
+	s.Columns = append(s.Columns, added)
+	return added
 }
 
 // learn adds a column that a qualified use teaches.
 func (s *Source) learn(sym syntax.Sym) *Column {
 	c := s.column(sym)
 	if c == nil {
-		c = &Column{Sym: sym, Source: s, Index: -1}
-		s.Columns = append(s.Columns, c)
+		c = s.add(Column{Sym: sym, Index: -1})
 	}
 	return c
 }

@@ -14,7 +14,7 @@ func (p *Parser) call(start text.Pos, name []Ident) Expr {
 	}
 	defer p.leave()
 	p.next()
-	c := p.slabs.calls.new()
+	c := p.slabs.calls.New()
 	c.Name = name
 	switch {
 	case p.at(word.Distinct) || p.at(word.Unique) && p.peek(1).Kind == WordToken:
@@ -79,7 +79,7 @@ func (p *Parser) needsOver(c *Call) {
 func (p *Parser) argumentQuery() Expr {
 	start := p.start()
 	q := p.query()
-	n := p.slabs.subquerys.new()
+	n := p.slabs.subquerys.New()
 	*n = Subquery{node: p.node(start), Query: q}
 	return n
 }
@@ -135,7 +135,7 @@ func (p *Parser) argument() Expr {
 		name := p.ident("a name")
 		p.next()
 		x := p.expr()
-		n := p.slabs.namedArgs.new()
+		n := p.slabs.namedArgs.New()
 		*n = NamedArg{node: p.node(start), Name: name, X: x}
 		return n
 	}
@@ -239,7 +239,7 @@ func (p *Parser) against(c *Call) {
 
 // bareMatch reads MATCH a, b AGAINST (…), without parentheses round the columns.
 func (p *Parser) bareMatch(start text.Pos) Expr {
-	c := p.slabs.calls.new()
+	c := p.slabs.calls.New()
 	mark := p.lists.idents.mark()
 	p.lists.idents.push(p.partAfterDot())
 	c.Name = p.lists.idents.take(mark)
@@ -255,7 +255,7 @@ func (p *Parser) over(c *Call) {
 	if p.tok.Kind == LeftParen {
 		c.Over = p.windowParens()
 	} else {
-		c.Over = p.slabs.windows.new()
+		c.Over = p.slabs.windows.New()
 		c.Over.Name = p.ident("a window")
 	}
 	c.Over.node = p.node(start)
@@ -263,7 +263,7 @@ func (p *Parser) over(c *Call) {
 
 // windowParens reads ([base] [PARTITION BY …] [ORDER BY …] [frame]).
 func (p *Parser) windowParens() *Window {
-	w := p.slabs.windows.new()
+	w := p.slabs.windows.New()
 	p.expectKind(LeftParen, "(")
 	if p.tok.Kind == QuotedName || p.tok.Kind == WordToken &&
 		!p.atAny(word.Partition, word.Order, word.Rows, word.Range, word.Groups, word.Distribute, word.Sort, word.Cluster) {
@@ -325,7 +325,7 @@ func (p *Parser) castCall(start text.Pos) Expr {
 	name := p.tok
 	p.next()
 	p.next()
-	n := p.slabs.casts.new()
+	n := p.slabs.casts.New()
 	if convert && p.typeFirst() {
 		n.Type = p.typeName()
 		p.expectKind(Comma, "a comma")
@@ -363,7 +363,7 @@ func (p *Parser) convertUsing(start text.Pos, name Token, x Expr) Expr {
 	exprs, idents := p.lists.exprs.mark(), p.lists.idents.mark()
 	p.lists.exprs.push(x)
 	p.lists.idents.push(Ident{Span: name.Span, Sym: name.Sym})
-	c := p.slabs.calls.new()
+	c := p.slabs.calls.New()
 	args, parts := p.lists.exprs.take(exprs), p.lists.idents.take(idents)
 	*c = Call{node: p.node(start), Name: parts, Args: args}
 	return c
@@ -388,7 +388,7 @@ func (p *Parser) typeFirst() bool {
 // typeName reads a type: words, arguments, arrays.
 func (p *Parser) typeName() *TypeName {
 	start := p.start()
-	t := p.slabs.typeNames.new()
+	t := p.slabs.typeNames.New()
 	p.accept(word.Setof)
 	if p.atAny(word.Signed, word.Unsigned) {
 		mark := p.lists.idents.mark()

@@ -50,7 +50,7 @@ func (p *Parser) ifNotExists() bool {
 
 func (p *Parser) createTable() Stmt {
 	start := p.start()
-	n := p.slabs.createTables.new()
+	n := p.slabs.createTables.New()
 	for !p.at(word.Table) {
 		n.Temporary = n.Temporary || p.atAny(word.Temporary, word.Temp)
 		p.next()
@@ -125,7 +125,7 @@ func (p *Parser) startsConstraint() bool {
 
 func (p *Parser) columnDef() *ColumnDef {
 	start := p.start()
-	c := p.slabs.columnDefs.new()
+	c := p.slabs.columnDefs.New()
 	c.Name = p.ident("a column name")
 	if (p.tok.Kind == WordToken || p.tok.Kind == QuotedName) && !p.startsColumnConstraint() {
 		c.Type = p.typeName()
@@ -162,7 +162,7 @@ func (p *Parser) startsColumnConstraint() bool {
 // know ends at the next comma or parenthesis.
 func (p *Parser) constraint() *Constraint {
 	start := p.start()
-	c := p.slabs.constraints.new()
+	c := p.slabs.constraints.New()
 	if p.accept(word.Constraint) && !p.atAny(word.Primary, word.Unique, word.Foreign, word.Check) {
 		c.Name = p.ident("a name for the constraint")
 	}
@@ -263,7 +263,7 @@ func (p *Parser) references(c *Constraint) {
 
 func (p *Parser) createView() Stmt {
 	start := p.start()
-	n := p.slabs.createViews.new()
+	n := p.slabs.createViews.New()
 	for !p.at(word.View) {
 		p.next()
 	}
@@ -289,7 +289,7 @@ func (p *Parser) createView() Stmt {
 
 func (p *Parser) createIndex() Stmt {
 	start := p.start()
-	n := p.slabs.createIndexs.new()
+	n := p.slabs.createIndexs.New()
 	for !p.at(word.Index) {
 		n.Unique = n.Unique || p.at(word.Unique)
 		p.next()
@@ -362,7 +362,7 @@ func (p *Parser) rule() Stmt {
 		}
 		p.next()
 	}
-	n := p.slabs.otherStmts.new()
+	n := p.slabs.otherStmts.New()
 	*n = OtherStmt{node: p.node(start), Keyword: keyword}
 	return n
 }

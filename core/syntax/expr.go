@@ -74,7 +74,7 @@ func (p *Parser) prefix() Expr {
 	}
 	p.next()
 	x := p.exprAbove(power)
-	n := p.slabs.unarys.new()
+	n := p.slabs.unarys.New()
 	*n = Unary{node: p.node(start), Op: op, OpSpan: opSpan, X: x}
 	return n
 }
@@ -130,7 +130,7 @@ func (p *Parser) binary(start text.Pos, left Expr, op Op, power uint8, tokens in
 	} else {
 		right = p.exprAbove(power)
 	}
-	n := p.slabs.binarys.new()
+	n := p.slabs.binarys.New()
 	*n = Binary{node: p.node(start), Op: op, OpSpan: opSpan, X: left, Y: right}
 	return n
 }
@@ -157,7 +157,7 @@ func (p *Parser) wordInfix(start text.Pos, left Expr, power uint8) Expr {
 			p.next()
 			p.skipParens()
 			right := p.exprAbove(p.power[dialect.Other])
-			n := p.slabs.binarys.new()
+			n := p.slabs.binarys.New()
 			*n = Binary{node: p.node(start), Op: OpOther, X: left, Y: right}
 			return n
 		}
@@ -165,7 +165,7 @@ func (p *Parser) wordInfix(start text.Pos, left Expr, power uint8) Expr {
 		if p.power[dialect.Collation] > power {
 			p.next()
 			name := p.collation()
-			n := p.slabs.collates.new()
+			n := p.slabs.collates.New()
 			*n = Collate{node: p.node(start), X: left, Name: name}
 			return n
 		}
@@ -199,7 +199,7 @@ func (p *Parser) collation() []Ident {
 }
 
 func (p *Parser) atZone(start text.Pos, left Expr) Expr {
-	n := p.slabs.atZones.new()
+	n := p.slabs.atZones.New()
 	n.X = left
 	p.next()
 	if !p.accept(word.Local) {
@@ -262,7 +262,7 @@ func (p *Parser) predicate(start text.Pos, left Expr, power uint8) Expr {
 		return p.in(start, left, not)
 	case word.Null:
 		p.next()
-		n := p.slabs.iss.new()
+		n := p.slabs.iss.New()
 		*n = Is{node: p.node(start), X: left, Not: true, Test: IsNull}
 		return n
 	case word.Overlaps, word.Member:
@@ -277,7 +277,7 @@ func (p *Parser) predicate(start text.Pos, left Expr, power uint8) Expr {
 
 func (p *Parser) between(start text.Pos, left Expr, not bool) Expr {
 	p.next()
-	n := p.slabs.betweens.new()
+	n := p.slabs.betweens.New()
 	n.X, n.Not = left, not
 	if !p.accept(word.Asymmetric) {
 		n.Symmetric = p.accept(word.Symmetric)
@@ -291,7 +291,7 @@ func (p *Parser) between(start text.Pos, left Expr, not bool) Expr {
 
 func (p *Parser) in(start text.Pos, left Expr, not bool) Expr {
 	p.next()
-	n := p.slabs.ins.new()
+	n := p.slabs.ins.New()
 	n.X, n.Not = left, not
 	switch {
 	case p.tok.Kind == LeftParen && p.startsQuery(1):
@@ -299,7 +299,7 @@ func (p *Parser) in(start text.Pos, left Expr, not bool) Expr {
 		q := p.query()
 		if inner := onlyParens(q); inner != nil && p.tok.Kind == Comma {
 			// The inner parentheses held the first value of a list.
-			x := p.slabs.subquerys.new()
+			x := p.slabs.subquerys.New()
 			*x = Subquery{node: inner.node, Query: inner.Query}
 			x.id = q.id
 			mark := p.lists.exprs.mark()
@@ -326,7 +326,7 @@ func (p *Parser) in(start text.Pos, left Expr, not bool) Expr {
 }
 
 func (p *Parser) like(start text.Pos, left Expr, not bool) Expr {
-	n := p.slabs.likes.new()
+	n := p.slabs.likes.New()
 	n.X, n.Not = left, not
 	opStart := p.start()
 	switch p.word {
@@ -361,7 +361,7 @@ func (p *Parser) like(start text.Pos, left Expr, not bool) Expr {
 
 // isTest reads IS [NOT] …, ISNULL, NOTNULL.
 func (p *Parser) isTest(start text.Pos, left Expr) Expr {
-	n := p.slabs.iss.new()
+	n := p.slabs.iss.New()
 	n.X = left
 	switch {
 	case p.accept(word.Isnull):
@@ -433,7 +433,7 @@ func (p *Parser) isOther() {
 // quantified reads ANY (…) or ALL (…).
 func (p *Parser) quantified() Expr {
 	start := p.start()
-	n := p.slabs.quantifieds.new()
+	n := p.slabs.quantifieds.New()
 	n.All = p.at(word.All)
 	p.next()
 	isQuery := p.startsQuery(1)
@@ -445,7 +445,7 @@ func (p *Parser) quantified() Expr {
 		items := p.exprList()
 		n.X = items[0]
 		if len(items) > 1 {
-			r := p.slabs.rows.new()
+			r := p.slabs.rows.New()
 			*r = Row{node: p.node(mark), Items: items}
 			n.X = r
 		}
@@ -456,7 +456,7 @@ func (p *Parser) quantified() Expr {
 }
 
 func (p *Parser) badExpr(start text.Pos) Expr {
-	n := p.slabs.badExprs.new()
+	n := p.slabs.badExprs.New()
 	n.node = p.node(start)
 	return n
 }

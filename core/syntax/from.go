@@ -10,7 +10,7 @@ import (
 func (p *Parser) from() *From {
 	start := p.start()
 	p.next()
-	f := p.slabs.froms.new()
+	f := p.slabs.froms.New()
 	f.Tables = p.tableList()
 	f.node = p.node(start)
 	return f
@@ -47,7 +47,7 @@ func (p *Parser) joinsFrom(start text.Pos, left TableExpr) TableExpr {
 			return left
 		}
 		opSpan := text.Span{Start: opStart, End: p.last}
-		j := p.slabs.joins.new()
+		j := p.slabs.joins.New()
 		j.Type, j.Natural, j.OpSpan, j.Left = typ, natural, opSpan, left
 		j.Right = p.rightOperand()
 		p.joinCondition(j, from)
@@ -116,7 +116,7 @@ func (p *Parser) joinInside(left TableExpr) TableExpr {
 		return left
 	}
 	defer p.leave()
-	j := p.slabs.joins.new()
+	j := p.slabs.joins.New()
 	j.Type, j.Natural, j.Left = typ, natural, left
 	j.OpSpan = text.Span{Start: opStart, End: p.last}
 	j.Right = p.rightOperand()
@@ -248,7 +248,7 @@ func (p *Parser) tablePath() []Ident {
 // valuesTable reads VALUES (…), (…) as a table, without parentheses round it.
 func (p *Parser) valuesTable(start text.Pos) TableExpr {
 	q := p.valueQuery()
-	d := p.slabs.deriveds.new()
+	d := p.slabs.deriveds.New()
 	d.Query = q
 	p.derivedAlias(d)
 	d.node = p.node(start)
@@ -264,7 +264,7 @@ func (p *Parser) reshaped(start text.Pos, t TableExpr) TableExpr {
 			p.next()
 		}
 		p.skipParens()
-		f := p.slabs.funcTables.new()
+		f := p.slabs.funcTables.New()
 		f.As, f.Alias = p.alias(notTableAlias)
 		f.node = p.node(start)
 		t = f
@@ -277,7 +277,7 @@ func (p *Parser) reshaped(start text.Pos, t TableExpr) TableExpr {
 func (p *Parser) crossJoined(start text.Pos, t TableExpr) TableExpr {
 	for p.acceptKind(Comma) {
 		right := p.tableExpr()
-		j := p.slabs.joins.new()
+		j := p.slabs.joins.New()
 		*j = Join{node: p.node(start), Type: CrossJoin, Left: t, Right: right}
 		t = j
 	}
@@ -288,7 +288,7 @@ func (p *Parser) crossJoined(start text.Pos, t TableExpr) TableExpr {
 func (p *Parser) parenTable(start text.Pos, t TableExpr) TableExpr {
 	t = p.crossJoined(t.Span().Start, t)
 	p.expectKind(RightParen, ")")
-	n := p.slabs.parenTables.new()
+	n := p.slabs.parenTables.New()
 	_, alias := p.alias(notTableAlias)
 	*n = ParenTable{node: p.node(start), Table: t, Alias: alias}
 	return n
@@ -321,7 +321,7 @@ func (p *Parser) placeholderTable(start text.Pos) TableExpr {
 
 // finishTable reads what may follow a table's name.
 func (p *Parser) finishTable(start text.Pos, name []Ident) *TableRef {
-	t := p.slabs.tableRefs.new()
+	t := p.slabs.tableRefs.New()
 	t.Name = name
 	p.tableSuffix()
 	t.As, t.Alias = p.alias(notTableAlias)
@@ -438,7 +438,7 @@ func (p *Parser) timePoint() {
 // derived reads (query) [AS] alias [(columns)].
 func (p *Parser) derived(start text.Pos, lateral bool) TableExpr {
 	p.next()
-	d := p.slabs.deriveds.new()
+	d := p.slabs.deriveds.New()
 	d.Lateral = lateral
 	d.Query = p.query()
 	if inner := onlyParens(d.Query); inner != nil && p.tok.Kind != RightParen && !p.broken {
@@ -455,7 +455,7 @@ func (p *Parser) derived(start text.Pos, lateral bool) TableExpr {
 
 // funcTable reads the rest of a function in FROM.
 func (p *Parser) funcTable(start text.Pos, lateral bool, name []Ident) TableExpr {
-	f := p.slabs.funcTables.new()
+	f := p.slabs.funcTables.New()
 	f.Lateral = lateral
 	mark := p.lists.exprs.mark()
 	p.lists.exprs.push(p.tableCall(start, name))
@@ -490,7 +490,7 @@ func (p *Parser) rowsFrom(start text.Pos) TableExpr {
 	p.next()
 	p.next()
 	p.next()
-	f := p.slabs.funcTables.new()
+	f := p.slabs.funcTables.New()
 	mark := p.lists.exprs.mark()
 	p.commaList(func() {
 		p.lists.exprs.push(p.expr())
@@ -518,7 +518,7 @@ func (p *Parser) tableCall(start text.Pos, name []Ident) Expr {
 	switch word.Word(name[len(name)-1].Sym) {
 	case word.Xmltable, word.JsonTable:
 		p.skipParens()
-		c := p.slabs.calls.new()
+		c := p.slabs.calls.New()
 		c.Name = name
 		c.node = p.node(start)
 		return c
@@ -533,7 +533,7 @@ func (p *Parser) lateralViews() {
 		p.next()
 		p.next()
 		p.accept(word.Outer)
-		f := p.slabs.funcTables.new()
+		f := p.slabs.funcTables.New()
 		f.Lateral = true
 		exprs := p.lists.exprs.mark()
 		p.lists.exprs.push(p.expr())
@@ -552,7 +552,7 @@ func (p *Parser) lateralViews() {
 }
 
 func (p *Parser) badTable(start text.Pos) TableExpr {
-	n := p.slabs.badTables.new()
+	n := p.slabs.badTables.New()
 	n.node = p.node(start)
 	return n
 }
@@ -563,7 +563,7 @@ func (p *Parser) tableName() *TableRef {
 	p.accept(word.Only)
 	name := p.path("a table")
 	p.acceptKind(Asterisk)
-	t := p.slabs.tableRefs.new()
+	t := p.slabs.tableRefs.New()
 	*t = TableRef{node: p.node(start), Name: name}
 	return t
 }

@@ -3,6 +3,7 @@ package syntax
 import (
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
+	"justlens/core/slab"
 	"justlens/core/text"
 )
 
@@ -10,7 +11,7 @@ import (
 // copies them into a shared block when it is complete.
 type builder[T any] struct {
 	stack []T
-	out   list[T]
+	out   slab.List[T]
 }
 
 func (b *builder[T]) mark() int { return len(b.stack) }
@@ -18,7 +19,7 @@ func (b *builder[T]) mark() int { return len(b.stack) }
 func (b *builder[T]) push(v T) { b.stack = append(b.stack, v) }
 
 func (b *builder[T]) take(mark int) []T {
-	values := b.out.copy(b.stack[mark:])
+	values := b.out.Copy(b.stack[mark:])
 	b.stack = b.stack[:mark]
 	return values
 }
@@ -43,21 +44,21 @@ type lists struct {
 }
 
 func (l *lists) reset() {
-	l.idents.out.reset()
-	l.exprs.out.reset()
-	l.items.out.reset()
-	l.orders.out.reset()
-	l.tables.out.reset()
-	l.refs.out.reset()
-	l.whens.out.reset()
-	l.ctes.out.reset()
-	l.windows.out.reset()
-	l.rows.out.reset()
-	l.assigns.out.reset()
-	l.columns.out.reset()
-	l.constraints.out.reset()
-	l.stmts.out.reset()
-	l.branches.out.reset()
+	l.idents.out.Reset()
+	l.exprs.out.Reset()
+	l.items.out.Reset()
+	l.orders.out.Reset()
+	l.tables.out.Reset()
+	l.refs.out.Reset()
+	l.whens.out.Reset()
+	l.ctes.out.Reset()
+	l.windows.out.Reset()
+	l.rows.out.Reset()
+	l.assigns.out.Reset()
+	l.columns.out.Reset()
+	l.constraints.out.Reset()
+	l.stmts.out.Reset()
+	l.branches.out.Reset()
 }
 
 // commaList calls one for each element of a list separated by commas.

@@ -6,7 +6,7 @@ import "justlens/core/dialect/word"
 //
 //	merge = MERGE [INTO] table USING table ON condition { WHEN [NOT] MATCHED … THEN action }
 func (p *Parser) merge(with *With) Stmt {
-	m := p.slabs.merges.new()
+	m := p.slabs.merges.New()
 	start := p.startOf(with)
 	m.With = with
 	p.next()
@@ -46,7 +46,7 @@ func (p *Parser) merge(with *With) Stmt {
 // mergeBranch reads WHEN [NOT] MATCHED [BY …] [AND condition] THEN action.
 func (p *Parser) mergeBranch() *MergeBranch {
 	start := p.start()
-	b := p.slabs.mergeBranchs.new()
+	b := p.slabs.mergeBranchs.New()
 	p.next()
 	b.Matched = !p.accept(word.Not)
 	p.expect(word.Matched)
@@ -105,6 +105,6 @@ func (p *Parser) mergeInsert(b *MergeBranch) {
 	p.expectKind(LeftParen, "(")
 	items := p.strictList()
 	p.expectKind(RightParen, ") or a comma")
-	b.Values = p.slabs.rows.new()
+	b.Values = p.slabs.rows.New()
 	*b.Values = Row{node: p.node(start), Items: items}
 }

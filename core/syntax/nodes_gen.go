@@ -2,6 +2,8 @@
 
 package syntax
 
+import "justlens/core/slab"
+
 // Kind tells nodes apart.
 type Kind uint8
 
@@ -289,153 +291,153 @@ func (*Control) stmtNode()       {}
 
 // slabs holds the nodes of one statement.
 type slabs struct {
-	names         slab[Name]
-	stars         slab[Star]
-	literals      slab[Literal]
-	typedLiterals slab[TypedLiteral]
-	intervals     slab[Interval]
-	params        slab[Param]
-	unarys        slab[Unary]
-	binarys       slab[Binary]
-	iss           slab[Is]
-	betweens      slab[Between]
-	ins           slab[In]
-	likes         slab[Like]
-	existss       slab[Exists]
-	quantifieds   slab[Quantified]
-	cases         slab[Case]
-	whens         slab[When]
-	casts         slab[Cast]
-	typeNames     slab[TypeName]
-	calls         slab[Call]
-	windows       slab[Window]
-	parens        slab[Paren]
-	rows          slab[Row]
-	subquerys     slab[Subquery]
-	arrays        slab[Array]
-	subscripts    slab[Subscript]
-	fields        slab[Field]
-	collates      slab[Collate]
-	atZones       slab[AtZone]
-	namedArgs     slab[NamedArg]
-	outerMarks    slab[OuterMark]
-	badExprs      slab[BadExpr]
-	querys        slab[Query]
-	withs         slab[With]
-	cTEs          slab[CTE]
-	selects       slab[Select]
-	selectItems   slab[SelectItem]
-	froms         slab[From]
-	wheres        slab[Where]
-	groupBys      slab[GroupBy]
-	groupingSets  slab[GroupingSet]
-	havings       slab[Having]
-	qualifys      slab[Qualify]
-	orderBys      slab[OrderBy]
-	orderItems    slab[OrderItem]
-	limits        slab[Limit]
-	setOps        slab[SetOp]
-	valuess       slab[Values]
-	tableBodys    slab[TableBody]
-	parenQuerys   slab[ParenQuery]
-	badBodys      slab[BadBody]
-	tableRefs     slab[TableRef]
-	deriveds      slab[Derived]
-	funcTables    slab[FuncTable]
-	joins         slab[Join]
-	parenTables   slab[ParenTable]
-	badTables     slab[BadTable]
-	selectStmts   slab[SelectStmt]
-	inserts       slab[Insert]
-	assigns       slab[Assign]
-	updates       slab[Update]
-	deletes       slab[Delete]
-	merges        slab[Merge]
-	mergeBranchs  slab[MergeBranch]
-	createTables  slab[CreateTable]
-	columnDefs    slab[ColumnDef]
-	constraints   slab[Constraint]
-	createViews   slab[CreateView]
-	createIndexs  slab[CreateIndex]
-	otherStmts    slab[OtherStmt]
-	badStmts      slab[BadStmt]
-	routines      slab[Routine]
-	controls      slab[Control]
+	names         slab.Slab[Name]
+	stars         slab.Slab[Star]
+	literals      slab.Slab[Literal]
+	typedLiterals slab.Slab[TypedLiteral]
+	intervals     slab.Slab[Interval]
+	params        slab.Slab[Param]
+	unarys        slab.Slab[Unary]
+	binarys       slab.Slab[Binary]
+	iss           slab.Slab[Is]
+	betweens      slab.Slab[Between]
+	ins           slab.Slab[In]
+	likes         slab.Slab[Like]
+	existss       slab.Slab[Exists]
+	quantifieds   slab.Slab[Quantified]
+	cases         slab.Slab[Case]
+	whens         slab.Slab[When]
+	casts         slab.Slab[Cast]
+	typeNames     slab.Slab[TypeName]
+	calls         slab.Slab[Call]
+	windows       slab.Slab[Window]
+	parens        slab.Slab[Paren]
+	rows          slab.Slab[Row]
+	subquerys     slab.Slab[Subquery]
+	arrays        slab.Slab[Array]
+	subscripts    slab.Slab[Subscript]
+	fields        slab.Slab[Field]
+	collates      slab.Slab[Collate]
+	atZones       slab.Slab[AtZone]
+	namedArgs     slab.Slab[NamedArg]
+	outerMarks    slab.Slab[OuterMark]
+	badExprs      slab.Slab[BadExpr]
+	querys        slab.Slab[Query]
+	withs         slab.Slab[With]
+	cTEs          slab.Slab[CTE]
+	selects       slab.Slab[Select]
+	selectItems   slab.Slab[SelectItem]
+	froms         slab.Slab[From]
+	wheres        slab.Slab[Where]
+	groupBys      slab.Slab[GroupBy]
+	groupingSets  slab.Slab[GroupingSet]
+	havings       slab.Slab[Having]
+	qualifys      slab.Slab[Qualify]
+	orderBys      slab.Slab[OrderBy]
+	orderItems    slab.Slab[OrderItem]
+	limits        slab.Slab[Limit]
+	setOps        slab.Slab[SetOp]
+	valuess       slab.Slab[Values]
+	tableBodys    slab.Slab[TableBody]
+	parenQuerys   slab.Slab[ParenQuery]
+	badBodys      slab.Slab[BadBody]
+	tableRefs     slab.Slab[TableRef]
+	deriveds      slab.Slab[Derived]
+	funcTables    slab.Slab[FuncTable]
+	joins         slab.Slab[Join]
+	parenTables   slab.Slab[ParenTable]
+	badTables     slab.Slab[BadTable]
+	selectStmts   slab.Slab[SelectStmt]
+	inserts       slab.Slab[Insert]
+	assigns       slab.Slab[Assign]
+	updates       slab.Slab[Update]
+	deletes       slab.Slab[Delete]
+	merges        slab.Slab[Merge]
+	mergeBranchs  slab.Slab[MergeBranch]
+	createTables  slab.Slab[CreateTable]
+	columnDefs    slab.Slab[ColumnDef]
+	constraints   slab.Slab[Constraint]
+	createViews   slab.Slab[CreateView]
+	createIndexs  slab.Slab[CreateIndex]
+	otherStmts    slab.Slab[OtherStmt]
+	badStmts      slab.Slab[BadStmt]
+	routines      slab.Slab[Routine]
+	controls      slab.Slab[Control]
 }
 
 func (s *slabs) reset() {
-	s.names.reset()
-	s.stars.reset()
-	s.literals.reset()
-	s.typedLiterals.reset()
-	s.intervals.reset()
-	s.params.reset()
-	s.unarys.reset()
-	s.binarys.reset()
-	s.iss.reset()
-	s.betweens.reset()
-	s.ins.reset()
-	s.likes.reset()
-	s.existss.reset()
-	s.quantifieds.reset()
-	s.cases.reset()
-	s.whens.reset()
-	s.casts.reset()
-	s.typeNames.reset()
-	s.calls.reset()
-	s.windows.reset()
-	s.parens.reset()
-	s.rows.reset()
-	s.subquerys.reset()
-	s.arrays.reset()
-	s.subscripts.reset()
-	s.fields.reset()
-	s.collates.reset()
-	s.atZones.reset()
-	s.namedArgs.reset()
-	s.outerMarks.reset()
-	s.badExprs.reset()
-	s.querys.reset()
-	s.withs.reset()
-	s.cTEs.reset()
-	s.selects.reset()
-	s.selectItems.reset()
-	s.froms.reset()
-	s.wheres.reset()
-	s.groupBys.reset()
-	s.groupingSets.reset()
-	s.havings.reset()
-	s.qualifys.reset()
-	s.orderBys.reset()
-	s.orderItems.reset()
-	s.limits.reset()
-	s.setOps.reset()
-	s.valuess.reset()
-	s.tableBodys.reset()
-	s.parenQuerys.reset()
-	s.badBodys.reset()
-	s.tableRefs.reset()
-	s.deriveds.reset()
-	s.funcTables.reset()
-	s.joins.reset()
-	s.parenTables.reset()
-	s.badTables.reset()
-	s.selectStmts.reset()
-	s.inserts.reset()
-	s.assigns.reset()
-	s.updates.reset()
-	s.deletes.reset()
-	s.merges.reset()
-	s.mergeBranchs.reset()
-	s.createTables.reset()
-	s.columnDefs.reset()
-	s.constraints.reset()
-	s.createViews.reset()
-	s.createIndexs.reset()
-	s.otherStmts.reset()
-	s.badStmts.reset()
-	s.routines.reset()
-	s.controls.reset()
+	s.names.Reset()
+	s.stars.Reset()
+	s.literals.Reset()
+	s.typedLiterals.Reset()
+	s.intervals.Reset()
+	s.params.Reset()
+	s.unarys.Reset()
+	s.binarys.Reset()
+	s.iss.Reset()
+	s.betweens.Reset()
+	s.ins.Reset()
+	s.likes.Reset()
+	s.existss.Reset()
+	s.quantifieds.Reset()
+	s.cases.Reset()
+	s.whens.Reset()
+	s.casts.Reset()
+	s.typeNames.Reset()
+	s.calls.Reset()
+	s.windows.Reset()
+	s.parens.Reset()
+	s.rows.Reset()
+	s.subquerys.Reset()
+	s.arrays.Reset()
+	s.subscripts.Reset()
+	s.fields.Reset()
+	s.collates.Reset()
+	s.atZones.Reset()
+	s.namedArgs.Reset()
+	s.outerMarks.Reset()
+	s.badExprs.Reset()
+	s.querys.Reset()
+	s.withs.Reset()
+	s.cTEs.Reset()
+	s.selects.Reset()
+	s.selectItems.Reset()
+	s.froms.Reset()
+	s.wheres.Reset()
+	s.groupBys.Reset()
+	s.groupingSets.Reset()
+	s.havings.Reset()
+	s.qualifys.Reset()
+	s.orderBys.Reset()
+	s.orderItems.Reset()
+	s.limits.Reset()
+	s.setOps.Reset()
+	s.valuess.Reset()
+	s.tableBodys.Reset()
+	s.parenQuerys.Reset()
+	s.badBodys.Reset()
+	s.tableRefs.Reset()
+	s.deriveds.Reset()
+	s.funcTables.Reset()
+	s.joins.Reset()
+	s.parenTables.Reset()
+	s.badTables.Reset()
+	s.selectStmts.Reset()
+	s.inserts.Reset()
+	s.assigns.Reset()
+	s.updates.Reset()
+	s.deletes.Reset()
+	s.merges.Reset()
+	s.mergeBranchs.Reset()
+	s.createTables.Reset()
+	s.columnDefs.Reset()
+	s.constraints.Reset()
+	s.createViews.Reset()
+	s.createIndexs.Reset()
+	s.otherStmts.Reset()
+	s.badStmts.Reset()
+	s.routines.Reset()
+	s.controls.Reset()
 }
 
 // Children calls f for each child of n, in the order of declaration.

@@ -37,13 +37,13 @@ func (p *Parser) primary() Expr {
 			return p.nameOrCall(start)
 		}
 		p.next()
-		n := p.slabs.params.new()
+		n := p.slabs.params.New()
 		n.node = p.node(start)
 		return n
 	case LeftParen:
 		return p.parens(start)
 	case LeftBracket:
-		return p.arrayItems(start, p.slabs.arrays.new())
+		return p.arrayItems(start, p.slabs.arrays.New())
 	case Placeholder, VariableName:
 		p.next()
 		if p.tok.Kind != Dot && p.dialect.Has(dialect.ExecutedComments) {
@@ -52,12 +52,12 @@ func (p *Parser) primary() Expr {
 				p.fail("a dot")
 			}
 		}
-		n := p.slabs.params.new()
+		n := p.slabs.params.New()
 		n.node = p.node(start)
 		return n
 	case Asterisk:
 		p.next()
-		n := p.slabs.stars.new()
+		n := p.slabs.stars.New()
 		n.node = p.node(start)
 		return n
 	}
@@ -89,7 +89,7 @@ func (p *Parser) braced(start text.Pos) Expr {
 	p.next()
 	x := p.expr()
 	p.closeBrace()
-	n := p.slabs.parens.new()
+	n := p.slabs.parens.New()
 	*n = Paren{node: p.node(start), X: x}
 	return n
 }
@@ -103,7 +103,7 @@ func (p *Parser) closeBrace() {
 }
 
 func (p *Parser) literal(start text.Pos, kind LiteralKind) Expr {
-	n := p.slabs.literals.new()
+	n := p.slabs.literals.New()
 	*n = Literal{node: p.node(start), Lit: kind}
 	return n
 }
@@ -147,7 +147,7 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 		if next == LeftParen && p.startsQuery(2) {
 			p.next()
 			p.next()
-			n := p.slabs.existss.new()
+			n := p.slabs.existss.New()
 			n.Query = p.query()
 			p.expectKind(RightParen, ")")
 			n.node = p.node(start)
@@ -172,7 +172,7 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 			p.next()
 			p.next()
 			p.path("a sequence")
-			n := p.slabs.params.new()
+			n := p.slabs.params.New()
 			n.node = p.node(start)
 			return n
 		}
@@ -201,7 +201,7 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 func (p *Parser) bareCall(start text.Pos) Expr {
 	mark := p.lists.idents.mark()
 	p.lists.idents.push(p.partAfterDot())
-	c := p.slabs.calls.new()
+	c := p.slabs.calls.New()
 	name := p.lists.idents.take(mark)
 	*c = Call{node: p.node(start), Name: name}
 	return c
@@ -220,7 +220,7 @@ func (p *Parser) typedLiteralOrNil(start text.Pos) Expr {
 	valueStart := p.start()
 	p.next()
 	value := p.literal(valueStart, TextLiteral)
-	x := p.slabs.typedLiterals.new()
+	x := p.slabs.typedLiterals.New()
 	*x = TypedLiteral{node: p.node(start), Type: t, Value: value}
 	return x
 }
@@ -237,7 +237,7 @@ func (p *Parser) intervalOrNil(start text.Pos) Expr {
 		return nil
 	}
 	p.next()
-	n := p.slabs.intervals.new()
+	n := p.slabs.intervals.New()
 	n.Value = p.exprAbove(p.power.Unary() - 1)
 	for p.isUnit(p.word) {
 		p.next()
@@ -270,13 +270,13 @@ func (p *Parser) parens(start text.Pos) Expr {
 		q := p.query()
 		if inner := onlyParens(q); inner != nil && p.tok.Kind != RightParen && !p.broken {
 			// ((SELECT …) + 1): the inner parentheses held a value.
-			n := p.slabs.subquerys.new()
+			n := p.slabs.subquerys.New()
 			*n = Subquery{node: inner.node, Query: inner.Query}
 			n.id = q.id
 			return p.rowFrom(start, p.exprFrom(q.span.Start, n, 0))
 		}
 		p.expectKind(RightParen, ")")
-		n := p.slabs.subquerys.new()
+		n := p.slabs.subquerys.New()
 		*n = Subquery{node: p.node(start), Query: q}
 		return n
 	}
@@ -303,11 +303,11 @@ func (p *Parser) rowFrom(start text.Pos, first Expr) Expr {
 	items := p.lists.exprs.take(mark)
 	p.expectKind(RightParen, ")")
 	if len(items) == 1 {
-		n := p.slabs.parens.new()
+		n := p.slabs.parens.New()
 		*n = Paren{node: p.node(start), X: items[0]}
 		return n
 	}
-	n := p.slabs.rows.new()
+	n := p.slabs.rows.New()
 	*n = Row{node: p.node(start), Items: items}
 	return n
 }
@@ -318,25 +318,25 @@ func (p *Parser) rowItems(start text.Pos) Expr {
 	p.next()
 	if p.tok.Kind == RightParen {
 		p.next()
-		n := p.slabs.rows.new()
+		n := p.slabs.rows.New()
 		n.node = p.node(start)
 		return n
 	}
 	items := p.exprList()
 	p.expectKind(RightParen, ")")
 	if len(items) == 1 && !isRow {
-		n := p.slabs.parens.new()
+		n := p.slabs.parens.New()
 		*n = Paren{node: p.node(start), X: items[0]}
 		return n
 	}
-	n := p.slabs.rows.new()
+	n := p.slabs.rows.New()
 	*n = Row{node: p.node(start), Items: items}
 	return n
 }
 
 func (p *Parser) array(start text.Pos) Expr {
 	p.next()
-	n := p.slabs.arrays.new()
+	n := p.slabs.arrays.New()
 	if p.acceptKind(LeftParen) {
 		n.Query = p.query()
 		p.expectKind(RightParen, ")")
@@ -361,7 +361,7 @@ func (p *Parser) arrayItems(start text.Pos, n *Array) Expr {
 // caseExpr reads CASE … END.
 func (p *Parser) caseExpr(start text.Pos) Expr {
 	p.next()
-	n := p.slabs.cases.new()
+	n := p.slabs.cases.New()
 	if !p.at(word.When) {
 		n.Operand = p.expr()
 	}
@@ -372,7 +372,7 @@ func (p *Parser) caseExpr(start text.Pos) Expr {
 		cond := p.expr()
 		p.expect(word.Then)
 		then := p.expr()
-		w := p.slabs.whens.new()
+		w := p.slabs.whens.New()
 		*w = When{node: p.node(whenStart), Cond: cond, Then: then}
 		p.lists.whens.push(w)
 	}
@@ -393,8 +393,8 @@ func (p *Parser) nameOrCall(start text.Pos) Expr {
 	next := p.peek(1).Kind
 	if next != LeftParen && next != Dot && next != TextToken {
 		p.reserved()
-		parts := p.lists.idents.out.one(p.partAfterDot())
-		n := p.slabs.names.new()
+		parts := p.lists.idents.out.One(p.partAfterDot())
+		n := p.slabs.names.New()
 		*n = Name{node: p.node(start), Parts: parts}
 		return n
 	}
@@ -404,7 +404,7 @@ func (p *Parser) nameOrCall(start text.Pos) Expr {
 		p.next()
 		if p.tok.Kind == Asterisk {
 			p.next()
-			n := p.slabs.stars.new()
+			n := p.slabs.stars.New()
 			parts := p.lists.idents.take(mark)
 			*n = Star{node: p.node(start), Qualifier: parts}
 			return n
@@ -415,15 +415,15 @@ func (p *Parser) nameOrCall(start text.Pos) Expr {
 	if p.tok.Kind == LeftParen && (p.peek(1).Kind != Plus || p.peek(2).Kind != RightParen) {
 		return p.call(start, parts)
 	}
-	n := p.slabs.names.new()
+	n := p.slabs.names.New()
 	*n = Name{node: p.node(start), Parts: parts}
 	if p.tok.Kind == TextToken && len(parts) == 1 && !p.dialectTextAlias() {
-		t := p.slabs.typeNames.new()
+		t := p.slabs.typeNames.New()
 		*t = TypeName{node: n.node, Parts: parts}
 		valueStart := p.start()
 		p.next()
 		value := p.literal(valueStart, TextLiteral)
-		x := p.slabs.typedLiterals.new()
+		x := p.slabs.typedLiterals.New()
 		*x = TypedLiteral{node: p.node(start), Type: t, Value: value}
 		return x
 	}
@@ -441,14 +441,14 @@ func (p *Parser) postfix(start text.Pos, x Expr) Expr {
 		case CastColons:
 			p.next()
 			t := p.typeName()
-			n := p.slabs.casts.new()
+			n := p.slabs.casts.New()
 			*n = Cast{node: p.node(start), X: x, Type: t}
 			x = n
 		case LeftBracket:
 			x = p.subscript(start, x)
 		case Dot:
 			p.next()
-			n := p.slabs.fields.new()
+			n := p.slabs.fields.New()
 			n.X = x
 			if p.tok.Kind == Asterisk {
 				n.Star = true
@@ -468,7 +468,7 @@ func (p *Parser) postfix(start text.Pos, x Expr) Expr {
 			p.next()
 			p.next()
 			p.next()
-			n := p.slabs.outerMarks.new()
+			n := p.slabs.outerMarks.New()
 			*n = OuterMark{node: p.node(start), X: x}
 			x = n
 		default:
@@ -489,7 +489,7 @@ func (p *Parser) subscript(start text.Pos, x Expr) Expr {
 	}
 	items := p.lists.exprs.take(mark)
 	p.expectKind(RightBracket, "]")
-	n := p.slabs.subscripts.new()
+	n := p.slabs.subscripts.New()
 	*n = Subscript{node: p.node(start), X: x, Items: items}
 	return n
 }

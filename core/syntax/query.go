@@ -58,14 +58,14 @@ func (p *Parser) queryWithInto() *Query {
 	start := p.start()
 	if !p.enter() {
 		p.leave()
-		q := p.slabs.querys.new()
+		q := p.slabs.querys.New()
 		q.Body = p.badBody(start)
 		q.node = p.node(start)
 		return q
 	}
 	defer p.leave()
 	from := p.i
-	q := p.slabs.querys.new()
+	q := p.slabs.querys.New()
 	if p.at(word.With) {
 		q.With = p.with()
 	}
@@ -213,7 +213,7 @@ func (p *Parser) with() *With {
 	recursive := p.accept(word.Recursive)
 	mark := p.lists.ctes.mark()
 	p.commaList(func() { p.lists.ctes.push(p.cte(recursive)) })
-	w := p.slabs.withs.new()
+	w := p.slabs.withs.New()
 	*w = With{node: p.node(start), Recursive: recursive, CTEs: p.lists.ctes.take(mark)}
 	return w
 }
@@ -221,7 +221,7 @@ func (p *Parser) with() *With {
 // cte reads name [(columns)] AS [[NOT] MATERIALIZED] (statement).
 func (p *Parser) cte(recursive bool) *CTE {
 	start := p.start()
-	c := p.slabs.cTEs.new()
+	c := p.slabs.cTEs.New()
 	c.Name = p.ident("a name for the common table expression")
 	if p.tok.Kind == LeftParen {
 		c.Columns = p.identList()
@@ -279,7 +279,7 @@ func (p *Parser) setOps(power int) Body {
 		right := p.setOps(opPower)
 		p.branchesInto(left, right)
 		p.leave()
-		n := p.slabs.setOps.new()
+		n := p.slabs.setOps.New()
 		*n = SetOp{node: p.node(start), Op: op, OpSpan: opSpan, All: all, Minus: minus, Left: left, Right: right}
 		left = n
 	}
@@ -308,7 +308,7 @@ func (p *Parser) body() Body {
 	case p.at(word.Table) && p.peek(1).Kind != LeftParen:
 		p.next()
 		ref := p.tableName()
-		n := p.slabs.tableBodys.new()
+		n := p.slabs.tableBodys.New()
 		*n = TableBody{node: p.node(start), Table: ref}
 		return n
 	case p.tok.Kind == LeftParen:
@@ -318,7 +318,7 @@ func (p *Parser) body() Body {
 			p.misplaced(q.Procedure)
 		}
 		p.expectKind(RightParen, ")")
-		n := p.slabs.parenQuerys.new()
+		n := p.slabs.parenQuerys.New()
 		*n = ParenQuery{node: p.node(start), Query: q}
 		return n
 	}
@@ -327,7 +327,7 @@ func (p *Parser) body() Body {
 }
 
 func (p *Parser) badBody(start text.Pos) Body {
-	n := p.slabs.badBodys.new()
+	n := p.slabs.badBodys.New()
 	n.node = p.node(start)
 	return n
 }
@@ -346,11 +346,11 @@ func (p *Parser) values() Body {
 			items = p.strictList()
 		}
 		p.expectKind(RightParen, ") or a comma")
-		r := p.slabs.rows.new()
+		r := p.slabs.rows.New()
 		*r = Row{node: p.node(rowStart), Items: items}
 		p.lists.rows.push(r)
 	})
-	n := p.slabs.valuess.new()
+	n := p.slabs.valuess.New()
 	rows := p.lists.rows.take(mark)
 	*n = Values{node: p.node(start), Rows: rows}
 	return n

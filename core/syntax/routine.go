@@ -33,7 +33,7 @@ func (p *Parser) routine() Stmt {
 	if !p.atEnd() {
 		p.routineBody()
 	}
-	n := p.slabs.routines.new()
+	n := p.slabs.routines.New()
 	body := p.lists.stmts.take(mark)
 	*n = Routine{node: p.node(start), Body: body}
 	return n
@@ -286,7 +286,7 @@ func (p *Parser) controlOrNil() Stmt {
 		}
 		return nil
 	}
-	n := p.slabs.controls.new()
+	n := p.slabs.controls.New()
 	*n = c
 	n.node = p.node(start)
 	return n
@@ -561,7 +561,7 @@ func (p *Parser) skipToEnd() {
 func (p *Parser) anonymousBlock(start text.Pos) Stmt {
 	mark := p.lists.stmts.mark()
 	p.bodyStmt()
-	n := p.slabs.controls.new()
+	n := p.slabs.controls.New()
 	stmts := p.lists.stmts.take(mark)
 	*n = Control{node: p.node(start), Stmts: stmts}
 	return n

@@ -11,7 +11,7 @@ import (
 func (p *Parser) selectBody() Body {
 	start, from := p.start(), p.i
 	p.next()
-	s := p.slabs.selects.new()
+	s := p.slabs.selects.New()
 	p.selectModifiers(s)
 	if !p.atEnd() && !p.atAny(word.From, word.Where, word.Union, word.Into) && p.tok.Kind != RightParen {
 		s.Items = p.selectItems()
@@ -67,7 +67,7 @@ func (p *Parser) top() *Limit {
 		p.next()
 		p.next()
 	}
-	l := p.slabs.limits.new()
+	l := p.slabs.limits.New()
 	*l = Limit{node: p.node(start), Count: count}
 	return l
 }
@@ -84,7 +84,7 @@ func (p *Parser) selectItems() []*SelectItem {
 
 func (p *Parser) selectItem() *SelectItem {
 	start := p.start()
-	item := p.slabs.selectItems.new()
+	item := p.slabs.selectItems.New()
 	if next := p.peek(1).Kind; next == Equal && p.tok.Kind != VariableName && p.atName() && p.dialect.Has(dialect.EqualsNamesOutput) {
 		item.Alias = p.ident("a name")
 		p.next()
@@ -160,7 +160,7 @@ func (p *Parser) selectClause(s *Select) bool {
 	case word.Qualify:
 		start := p.start()
 		p.next()
-		q := p.slabs.qualifys.new()
+		q := p.slabs.qualifys.New()
 		q.Cond = p.expr()
 		q.node = p.node(start)
 		s.Qualify = q
@@ -193,7 +193,7 @@ func (p *Parser) lateClause(s *Select, q *Query) bool {
 func (p *Parser) where() *Where {
 	start := p.start()
 	p.next()
-	w := p.slabs.wheres.new()
+	w := p.slabs.wheres.New()
 	if p.at(word.Current) && p.peek(1).Word() == word.Of {
 		p.next()
 		p.next()
@@ -207,7 +207,7 @@ func (p *Parser) where() *Where {
 func (p *Parser) having() *Having {
 	start := p.start()
 	p.next()
-	h := p.slabs.havings.new()
+	h := p.slabs.havings.New()
 	h.Cond = p.expr()
 	h.node = p.node(start)
 	return h
@@ -218,7 +218,7 @@ func (p *Parser) groupBy() *GroupBy {
 	start := p.start()
 	p.next()
 	p.expect(word.By)
-	g := p.slabs.groupBys.new()
+	g := p.slabs.groupBys.New()
 	if p.at(word.All) && p.peek(1).Kind != Dot {
 		p.next()
 		g.All = true
@@ -266,7 +266,7 @@ func (p *Parser) groupItem(g *GroupBy) Expr {
 	}
 	items := p.lists.exprs.take(mark)
 	p.expectKind(RightParen, ")")
-	n := p.slabs.groupingSets.new()
+	n := p.slabs.groupingSets.New()
 	*n = GroupingSet{node: p.node(start), Items: items}
 	return n
 }
@@ -310,7 +310,7 @@ func (p *Parser) orderBy() *OrderBy {
 	p.next()
 	p.accept(word.Siblings)
 	p.expect(word.By)
-	o := p.slabs.orderBys.new()
+	o := p.slabs.orderBys.New()
 	o.Items = p.orderItems()
 	o.node = p.node(start)
 	return o
@@ -327,7 +327,7 @@ func (p *Parser) orderItems() []*OrderItem {
 
 func (p *Parser) orderItem() *OrderItem {
 	start := p.start()
-	n := p.slabs.orderItems.new()
+	n := p.slabs.orderItems.New()
 	n.X = p.expr()
 	if p.at(word.Using) {
 		p.next()
@@ -366,7 +366,7 @@ func (p *Parser) rowsExamined() {
 func (p *Parser) limit(l *Limit) *Limit {
 	start := p.start()
 	if l == nil {
-		l = p.slabs.limits.new()
+		l = p.slabs.limits.New()
 	} else {
 		start = l.span.Start
 	}

@@ -73,7 +73,7 @@ func (p *Parser) anyStatement() Stmt {
 func (p *Parser) noStatement() Stmt {
 	start := p.start()
 	p.fail("a statement")
-	n := p.slabs.badStmts.new()
+	n := p.slabs.badStmts.New()
 	n.node = p.node(start)
 	return n
 }
@@ -81,7 +81,7 @@ func (p *Parser) noStatement() Stmt {
 func (p *Parser) selectStmt() Stmt {
 	start := p.start()
 	q := p.queryWithInto()
-	n := p.slabs.selectStmts.new()
+	n := p.slabs.selectStmts.New()
 	*n = SelectStmt{node: p.node(start), Query: q}
 	return n
 }
@@ -100,10 +100,10 @@ func (p *Parser) withStmt() Stmt {
 	case word.Merge:
 		return p.merge(with)
 	}
-	q := p.slabs.querys.new()
+	q := p.slabs.querys.New()
 	q.With = with
 	p.queryBody(q, start, from)
-	n := p.slabs.selectStmts.new()
+	n := p.slabs.selectStmts.New()
 	*n = SelectStmt{node: p.node(start), Query: q}
 	return n
 }
@@ -123,7 +123,7 @@ func (p *Parser) other() Stmt {
 	if copies && stdin && p.i+1 == len(p.scan.tokens) && p.tok.Kind == Semicolon {
 		p.scan.copyData()
 	}
-	n := p.slabs.otherStmts.new()
+	n := p.slabs.otherStmts.New()
 	*n = OtherStmt{node: p.node(start), Keyword: keyword}
 	return n
 }
@@ -174,7 +174,7 @@ func (p *Parser) inner(start text.Pos, n int) Stmt {
 	mark := p.lists.stmts.mark()
 	p.lists.stmts.push(p.statement())
 	stmts := p.lists.stmts.take(mark)
-	c := p.slabs.controls.new()
+	c := p.slabs.controls.New()
 	*c = Control{node: p.node(start), Stmts: stmts}
 	return c
 }

@@ -15,7 +15,7 @@ func (p *Parser) startOf(with *With) text.Pos {
 
 // insert reads INSERT and REPLACE.
 func (p *Parser) insert(with *With) Stmt {
-	n := p.slabs.inserts.new()
+	n := p.slabs.inserts.New()
 	start := p.startOf(with)
 	n.With = with
 	p.next()
@@ -97,7 +97,7 @@ func (p *Parser) insertAll(n *Insert) {
 // valueQuery reads VALUE (…), …, which MySQL takes for VALUES.
 func (p *Parser) valueQuery() *Query {
 	start := p.start()
-	q := p.slabs.querys.new()
+	q := p.slabs.querys.New()
 	q.Body = p.values()
 	q.node = p.node(start)
 	return q
@@ -105,7 +105,7 @@ func (p *Parser) valueQuery() *Query {
 
 func (p *Parser) insertTarget() *TableRef {
 	start := p.start()
-	t := p.slabs.tableRefs.new()
+	t := p.slabs.tableRefs.New()
 	t.Name = p.path("a table")
 	if p.at(word.Partition) {
 		p.next()
@@ -206,7 +206,7 @@ func (p *Parser) assigns() []*Assign {
 			}
 		}
 		value := p.expr()
-		a := p.slabs.assigns.new()
+		a := p.slabs.assigns.New()
 		*a = Assign{node: p.node(start), Target: target, Value: value}
 		p.lists.assigns.push(a)
 	})
@@ -225,7 +225,7 @@ func (p *Parser) returning() []*SelectItem {
 
 // update reads UPDATE.
 func (p *Parser) update(with *With) Stmt {
-	n := p.slabs.updates.new()
+	n := p.slabs.updates.New()
 	start, from := p.startOf(with), p.i
 	n.With = with
 	p.next()
@@ -291,7 +291,7 @@ func (p *Parser) limitAndReturning(l *Limit, r []*SelectItem) (*Limit, []*Select
 
 // delete reads DELETE in its one-table and several-table forms.
 func (p *Parser) delete(with *With) Stmt {
-	n := p.slabs.deletes.new()
+	n := p.slabs.deletes.New()
 	start := p.startOf(with)
 	n.With = with
 	p.next()
@@ -363,7 +363,7 @@ func (p *Parser) deleteTarget() *TableRef {
 		}
 		p.lists.idents.push(p.partAfterDot())
 	}
-	t := p.slabs.tableRefs.new()
+	t := p.slabs.tableRefs.New()
 	name := p.lists.idents.take(mark)
 	*t = TableRef{node: p.node(start), Name: name}
 	return t
