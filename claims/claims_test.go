@@ -120,9 +120,9 @@ func TestCasesOnServers(t *testing.T) {
 			src, err := os.ReadFile(path)
 			require.NoError(t, err)
 			head, _, _ := strings.Cut(strings.TrimPrefix(string(src), "-- dialect: "), "\n")
-			d, err := dialect.Parse(strings.TrimSuffix(head, ", no schema"))
+			d, version, err := dialect.ParseWithVersion(strings.TrimSuffix(head, ", no schema"))
 			require.NoError(t, err)
-			if !runsOn(check.Example{Dialect: d}, s.dialect) {
+			if version > 0 || !runsOn(check.Example{Dialect: d}, s.dialect) {
 				continue
 			}
 			for _, stmt := range statements(src, d) {

@@ -30,7 +30,7 @@ type reviewFlags struct {
 
 func (f *reviewFlags) add(cmd *cobra.Command) {
 	flags := cmd.Flags()
-	flags.StringVar(&f.dialect, "dialect", "auto", "whose SQL it is: auto, "+strings.Join(dialectNames(), ", "))
+	flags.StringVar(&f.dialect, "dialect", "auto", "whose SQL it is: auto, "+strings.Join(dialectNames(), ", ")+"; a version may follow, as in postgres@15")
 	flags.StringArrayVar(&f.schemas, "schema", nil, "`FILE` of DDL text that tells of the tables; may be given several times")
 	flags.StringVar(&f.certainty, "certainty", "likely", "least certainty to tell of: certain, likely, possible")
 	flags.StringSliceVar(&f.only, "only", nil, "only these `CHECKS` or families, as null.equals,join")
@@ -51,7 +51,7 @@ func (f *reviewFlags) options(warn io.Writer) (review.Options, error) {
 	o := review.Options{Auto: strings.EqualFold(f.dialect, "auto")}
 	var err error
 	if !o.Auto {
-		if o.Dialect, err = dialect.Parse(f.dialect); err != nil {
+		if o.Dialect, o.Version, err = dialect.ParseWithVersion(f.dialect); err != nil {
 			return o, err
 		}
 	}

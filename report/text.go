@@ -95,9 +95,23 @@ func (r *textRenderer) finding(f *review.File, found *check.Finding) {
 	r.line("")
 	r.indented(visible(found.Why), "")
 	r.elsewhere(found, f.Dialect)
+	for _, other := range found.Related {
+		at := f.Text.Place(other.Span.Start)
+		r.indented(fmt.Sprintf("See line %d, column %d, %s: %s.", at.Line, at.Column, quoted(f.Text.Slice(other.Span)), visible(other.Message)), "")
+	}
 	for _, m := range found.Mends {
 		r.mend(f, &m)
 	}
+}
+
+// quoted gives the beginning of a text of the file on one line, between marks.
+func quoted(s string) string {
+	const most = 30
+	s = visible(strings.Join(strings.Fields(s), " "))
+	if r := []rune(s); len(r) > most {
+		s = string(r[:most]) + "…"
+	}
+	return openMark + s + closeMark
 }
 
 // indented writes prose behind the margin.

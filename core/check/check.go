@@ -49,6 +49,8 @@ func (c *Check) Family() string {
 type Example struct {
 	// Dialect under which the example is read.
 	Dialect dialect.Dialect
+	// Version of it, zero for the newest.
+	Version dialect.Version
 	// NoSchema leaves the demo's schema out.
 	NoSchema bool
 	Bad      string

@@ -13,6 +13,7 @@ type Pass struct {
 	*bind.Info
 	Stmt    *syntax.Statement
 	Dialect dialect.Dialect
+	Version dialect.Version // zero for the newest
 	Check   *Check
 	// Found takes the findings.
 	Found func(Finding)

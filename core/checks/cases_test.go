@@ -52,7 +52,7 @@ func TestEveryCheckHasCases(t *testing.T) {
 	}
 }
 
-// caseOptions reads the first line: `-- dialect: postgres`, with `, no schema`
+// caseOptions reads the first line: `-- dialect: postgres`, or postgres@14, with `, no schema`
 // behind it where the demo's tables are not to be known.
 func caseOptions(t *testing.T, src []byte) review.Options {
 	t.Helper()
@@ -60,9 +60,9 @@ func caseOptions(t *testing.T, src []byte) review.Options {
 	setting, ok := strings.CutPrefix(string(head), "-- dialect: ")
 	require.True(t, ok, "the first line names the dialect")
 	name, bare := strings.CutSuffix(setting, ", no schema")
-	d, err := dialect.Parse(name)
+	d, v, err := dialect.ParseWithVersion(name)
 	require.NoError(t, err)
-	o := review.Options{Dialect: d, Certainty: check.Likely, Checks: checks.All()}
+	o := review.Options{Dialect: d, Version: v, Certainty: check.Likely, Checks: checks.All()}
 	if !bare {
 		o.Schema = schema.New(nil)
 		require.Empty(t, o.Schema.Load([]byte(demo.Schema()), d))

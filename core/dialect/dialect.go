@@ -72,16 +72,3 @@ func (d Dialect) Reserves(w word.Word) bool { return reserved[w].Has(d) }
 
 // ReservedIn gives the dialects that reserve the word.
 func ReservedIn(w word.Word) Set { return reserved[w] }
-
-// CommentVersion gives the version of the server as comments of the form
-// /*!50001 … */ name it: what asks for a later one is not executed. 0 where
-// there are no such comments.
-func (d Dialect) CommentVersion() int {
-	switch d {
-	case MySQL:
-		return 80499
-	case MariaDB:
-		return 110899
-	}
-	return 0
-}

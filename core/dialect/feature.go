@@ -86,6 +86,8 @@ const (
 	BareOffset
 	// ReservedAliases: a reserved word is no alias, even behind AS.
 	ReservedAliases
+	// OpenComments: the end of the text ends a comment.
+	OpenComments
 	// FoldUpper: bare names are folded to upper case.
 	FoldUpper
 )
@@ -129,6 +131,7 @@ var features = [...]Set{
 	NotNullTest:       In(ANSI, SQLite),
 	BareOffset:        In(ANSI, Postgres, SQLite, Spark),
 	ReservedAliases:   In(MySQL, MariaDB),
+	OpenComments:      In(SQLite),
 	FoldUpper:         In(Oracle),
 }
 

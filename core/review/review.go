@@ -15,6 +15,8 @@ import (
 // Options say how to review.
 type Options struct {
 	Dialect dialect.Dialect
+	// Version of the dialect, zero for the newest.
+	Version dialect.Version
 	// Auto guesses the dialect of each text instead.
 	Auto bool
 	// Schema holds the tables known beforehand; it may be nil and is only read.
@@ -92,10 +94,10 @@ func (r *Reviewer) Review(f *text.File) *File {
 	if r.options.Auto {
 		out.Dialect, out.Clue = syntax.Guess(f.Bytes(), r.names)
 	}
-	r.parser.Reset(f.Bytes(), out.Dialect)
+	r.parser.ResetTo(f.Bytes(), out.Dialect, r.options.Version)
 	tables := schema.New(r.options.Schema)
 	r.binder.Reset(f.Bytes(), out.Dialect, tables)
-	r.pass.Dialect = out.Dialect
+	r.pass.Dialect, r.pass.Version = out.Dialect, r.options.Version
 	for stmt := r.parser.Next(); stmt != nil; stmt = r.parser.Next() {
 		r.statement(stmt, out.Statements)
 		tables.Apply(stmt, f.Bytes())

@@ -25,7 +25,10 @@ func (s *scanner) comment(c byte) bool {
 		if s.rules.executed && s.conditional() {
 			return true
 		}
-		s.pos = s.blockComment(start + 2)
+		end, closed := s.blockComment(start + 2)
+		if s.pos = end; !closed {
+			s.openComment = text.Span{Start: text.Pos(start), End: text.Pos(start + 2)}
+		}
 	case c == '*' && s.inside > 0:
 		return s.endConditional()
 	default:
@@ -35,15 +38,16 @@ func (s *scanner) comment(c byte) bool {
 	return true
 }
 
-// blockComment gives the end of a comment whose inside begins at i.
-func (s *scanner) blockComment(i int) int {
+// blockComment gives the end of a comment whose inside begins at i, and whether
+// it is closed there.
+func (s *scanner) blockComment(i int) (int, bool) {
 	src, depth := s.src, 1
 	for i+1 < len(src) {
 		switch {
 		case src[i] == '*' && src[i+1] == '/':
 			i += 2
 			if depth--; depth == 0 || !s.rules.nested {
-				return i
+				return i, true
 			}
 		case src[i] == '/' && src[i+1] == '*':
 			i += 2
@@ -52,7 +56,7 @@ func (s *scanner) blockComment(i int) int {
 			i++
 		}
 	}
-	return len(src)
+	return len(src), false
 }
 
 func (s *scanner) blankAt(i int) bool {

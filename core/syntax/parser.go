@@ -1,6 +1,8 @@
 package syntax
 
 import (
+	"bytes"
+
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/text"
@@ -50,9 +52,15 @@ func NewParser(names *Names) *Parser {
 	return &Parser{scan: scanner{names: names}}
 }
 
-// Reset begins a new text. The parser reads from src, which must not change.
-func (p *Parser) Reset(src []byte, d dialect.Dialect) {
+// Reset begins a new text in the dialect's newest version. The parser reads
+// from src, which must not change.
+func (p *Parser) Reset(src []byte, d dialect.Dialect) { p.ResetTo(src, d, 0) }
+
+// ResetTo is Reset for a version of the dialect, on which it depends what
+// comments such as /*!80000 … */ execute.
+func (p *Parser) ResetTo(src []byte, d dialect.Dialect, v dialect.Version) {
 	p.scan.reset(src, d)
+	p.scan.rules.version = d.CommentVersion(v)
 	p.dialect, p.power = d, d.Precedence()
 	p.i = 0
 }
@@ -68,7 +76,7 @@ func (p *Parser) Next() *Statement {
 		p.next()
 	}
 	if p.tok.Kind == EOF && !p.broken {
-		return nil
+		return p.openComment()
 	}
 	first := p.i
 	start := p.tok.Span.Start
@@ -86,7 +94,45 @@ func (p *Parser) Next() *Statement {
 		span.End = tokens[len(tokens)-1].Span.End
 	}
 	p.tellScanned(tokens)
+	p.setsMode(tokens)
 	p.stmt = Statement{Node: stmt, Span: span, Tokens: tokens, Comments: p.scan.comments, Errors: p.errors, Nodes: int(p.lastID), Cut: p.broken}
+	return &p.stmt
+}
+
+// setsMode follows SET sql_mode = ORACLE, behind which MariaDB reads much of
+// Oracle's grammar ("SQL_MODE=ORACLE" of its documentation).
+func (p *Parser) setsMode(tokens []Token) {
+	if len(tokens) < 4 || tokens[0].word != word.Set || !p.scan.rules.mariaComments {
+		return
+	}
+	mode := false
+	for _, t := range tokens {
+		s := p.scan.src[t.Span.Start:t.Span.End]
+		switch {
+		case t.Kind == WordToken && bytes.EqualFold(s, []byte("sql_mode")):
+			mode = true
+		case mode && (t.Kind == TextToken || t.Kind == WordToken):
+			if oracle := bytes.Contains(bytes.ToUpper(s), []byte("ORACLE")); oracle {
+				p.dialect, p.scan.rules.pipesOr = dialect.Oracle, false
+			} else {
+				p.dialect, p.scan.rules.pipesOr = dialect.MariaDB, dialect.MariaDB.Has(dialect.PipesAreOr)
+			}
+		}
+	}
+}
+
+// openComment gives a statement for a comment that is never closed behind the
+// last one; nil where there is none. SQLite takes the end of the text for its end.
+func (p *Parser) openComment() *Statement {
+	span := p.scan.openComment
+	if span.IsEmpty() || p.dialect.Has(dialect.OpenComments) {
+		return nil
+	}
+	p.scan.openComment = text.Span{}
+	p.errors = append(p.errors, Error{Kind: UnclosedError, Span: span, Found: "/*"})
+	n := p.slabs.badStmts.New()
+	n.node = p.node(span.Start)
+	p.stmt = Statement{Node: n, Span: span, Comments: p.scan.comments, Errors: p.errors, Nodes: int(p.lastID), Cut: true}
 	return &p.stmt
 }
 

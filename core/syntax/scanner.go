@@ -27,6 +27,8 @@ type scanner struct {
 	pasted []Error
 	// open tells that a quote of the text is never closed.
 	open bool
+	// openComment is the opener of a comment that runs to the end of the text.
+	openComment text.Span
 	// inside counts the executed comments that are open.
 	inside int
 }
@@ -61,13 +63,14 @@ func rulesOf(d dialect.Dialect) lexicalRules {
 		executed:     d.Has(dialect.ExecutedComments),
 
 		mariaComments: d == dialect.MariaDB,
-		version:       d.CommentVersion(),
+		version:       d.CommentVersion(0),
 	}
 }
 
 func (s *scanner) reset(src []byte, d dialect.Dialect) {
 	s.src, s.pos, s.rules = src, 0, rulesOf(d)
 	s.tokens, s.comments = s.tokens[:0], s.comments[:0]
+	s.openComment = text.Span{}
 	s.delimiter, s.inside, s.pasted, s.open = nil, 0, s.pasted[:0], false
 	if bytes.HasPrefix(src, []byte{0xEF, 0xBB, 0xBF}) {
 		s.pos = 3

@@ -166,10 +166,27 @@ func (p *Parser) selectClause(s *Select) bool {
 		s.Qualify = q
 	case word.Connect, word.Start:
 		return p.hierarchy()
+	case word.Model:
+		if !p.startsModel() {
+			return false
+		}
+		for !p.atEnd() && p.tok.Kind != RightParen && !(p.at(word.Order) && p.peek(1).Word() == word.By) &&
+			!p.atAny(word.Union, word.Minus, word.Intersect, word.Fetch) {
+			p.skipOne()
+		}
 	default:
 		return false
 	}
 	return true
+}
+
+// startsModel tells Oracle's MODEL clause, which is passed over, from a name.
+func (p *Parser) startsModel() bool {
+	switch p.peek(1).Word() {
+	case word.Partition, word.Dimension, word.Return, word.Ignore, word.Keep, word.Unique, word.Reference, word.Main, word.Measures:
+		return true
+	}
+	return false
 }
 
 // intoFile passes over INTO OUTFILE '…' with its options.

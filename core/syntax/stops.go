@@ -58,6 +58,8 @@ func (p *Parser) startsOther() bool {
 		return false
 	case word.Start:
 		return next.Word() == word.With
+	case word.Model:
+		return p.startsModel()
 	case word.Procedure:
 		return p.peek(2).Kind == LeftParen
 	case word.Sample:

@@ -110,7 +110,7 @@ func runTrailingComma(p *check.Pass) {
 
 var unbalanced = &check.Check{
 	ID:    "syntax.unbalanced",
-	Title: "parenthesis or quote that is never closed",
+	Title: "parenthesis, quote or comment that is never closed",
 	Doc: "Something is opened and never closed, or closed without having been opened. Databases complain where they give up, often at the " +
 		"end of the text; the slip is at the opener.",
 	Verdicts: check.Everywhere(check.Refused),
@@ -127,6 +127,10 @@ var unbalanced = &check.Check{
 	}, {
 		Bad:  "SELECT name FROM hives WHERE name = 'Ash",
 		Good: "SELECT name FROM hives WHERE name = 'Ash'",
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT name FROM hives; /* the old ones, too",
+		Good:    "SELECT name FROM hives; /* the old ones, too */",
 	}},
 	Statement: runUnbalanced,
 }
@@ -138,6 +142,11 @@ func runUnbalanced(p *check.Pass) {
 		case e.Kind == syntax.UnclosedError:
 			f.Message = fmt.Sprintf("the quote %s is never closed", e.Found)
 			f.Why = "Everything behind it would belong to the text or name that it opens, so the statement is refused."
+			if e.Found == "/*" {
+				f.Message = "the comment is never closed"
+				f.Why = "All text behind /* belongs to the comment, to the end of the file; the database refuses that, and what it holds never runs."
+				f.Verdicts = check.Everywhere(check.Refused).But(check.Fine, dialect.With(dialect.OpenComments))
+			}
 		case e.Kind != syntax.UnbalancedError:
 			continue
 		case e.Near.IsEmpty():
@@ -147,9 +156,47 @@ func runUnbalanced(p *check.Pass) {
 			f.Message = "( is never closed"
 			f.Why = fmt.Sprintf("It is still open at %s, so nothing from here on can be read.", shorten(e.Found))
 			f.Related = []check.Related{{Span: e.Near, Message: "it should be closed before this"}}
+			if line, ok := outdented(p.Src, e.Span.Start, e.Near.Start); ok {
+				f.Related = []check.Related{{Span: line, Message: "by the indentation it should be closed before this line"}}
+			}
 		}
 		p.Report(f)
 	}
+}
+
+// outdented gives the first word of the first line, between a parenthesis and
+// the place where reading stopped, that stands no further right than the line
+// of the parenthesis.
+func outdented(src []byte, opener, stop text.Pos) (text.Span, bool) {
+	at := int(opener)
+	for at > 0 && src[at-1] != '\n' {
+		at--
+	}
+	margin := indentation(src, at)
+	for at = int(opener); at < int(stop); at++ {
+		if src[at] != '\n' {
+			continue
+		}
+		start := at + 1
+		width := indentation(src, start)
+		end := start + width
+		for end < len(src) && src[end] > ' ' {
+			end++
+		}
+		if first := start + width; width <= margin && end > first && first < int(stop) {
+			return text.Span{Start: text.Pos(first), End: text.Pos(end)}, true
+		}
+	}
+	return text.Span{}, false
+}
+
+// indentation counts the blanks with which a line begins.
+func indentation(src []byte, start int) int {
+	n := 0
+	for start+n < len(src) && (src[start+n] == ' ' || src[start+n] == '\t') {
+		n++
+	}
+	return n
 }
 
 var keywordSlip = &check.Check{

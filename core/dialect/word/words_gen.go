@@ -211,6 +211,7 @@ const (
 	Deterministic
 	Diagnostics
 	Dictionary
+	Dimension
 	Directory
 	Disable
 	Discard
@@ -456,6 +457,7 @@ const (
 	Longtext
 	Loop
 	LowPriority
+	Main
 	Mapping
 	Master
 	MasterBind
@@ -495,6 +497,7 @@ const (
 	MaxStatementTime
 	MaxUpdatesPerHour
 	MaxUserConnections
+	Measures
 	Medium
 	Mediumblob
 	Mediumint
@@ -704,6 +707,7 @@ const (
 	RedoBufferSize
 	Redundant
 	Ref
+	Reference
 	References
 	Referencing
 	Refresh
@@ -1244,6 +1248,7 @@ var names = [Total]string{
 	Deterministic:             "DETERMINISTIC",
 	Diagnostics:               "DIAGNOSTICS",
 	Dictionary:                "DICTIONARY",
+	Dimension:                 "DIMENSION",
 	Directory:                 "DIRECTORY",
 	Disable:                   "DISABLE",
 	Discard:                   "DISCARD",
@@ -1489,6 +1494,7 @@ var names = [Total]string{
 	Longtext:                  "LONGTEXT",
 	Loop:                      "LOOP",
 	LowPriority:               "LOW_PRIORITY",
+	Main:                      "MAIN",
 	Mapping:                   "MAPPING",
 	Master:                    "MASTER",
 	MasterBind:                "MASTER_BIND",
@@ -1528,6 +1534,7 @@ var names = [Total]string{
 	MaxStatementTime:          "MAX_STATEMENT_TIME",
 	MaxUpdatesPerHour:         "MAX_UPDATES_PER_HOUR",
 	MaxUserConnections:        "MAX_USER_CONNECTIONS",
+	Measures:                  "MEASURES",
 	Medium:                    "MEDIUM",
 	Mediumblob:                "MEDIUMBLOB",
 	Mediumint:                 "MEDIUMINT",
@@ -1737,6 +1744,7 @@ var names = [Total]string{
 	RedoBufferSize:            "REDO_BUFFER_SIZE",
 	Redundant:                 "REDUNDANT",
 	Ref:                       "REF",
+	Reference:                 "REFERENCE",
 	References:                "REFERENCES",
 	Referencing:               "REFERENCING",
 	Refresh:                   "REFRESH",
@@ -2274,6 +2282,7 @@ var lower = [Total]string{
 	Deterministic:             "deterministic",
 	Diagnostics:               "diagnostics",
 	Dictionary:                "dictionary",
+	Dimension:                 "dimension",
 	Directory:                 "directory",
 	Disable:                   "disable",
 	Discard:                   "discard",
@@ -2519,6 +2528,7 @@ var lower = [Total]string{
 	Longtext:                  "longtext",
 	Loop:                      "loop",
 	LowPriority:               "low_priority",
+	Main:                      "main",
 	Mapping:                   "mapping",
 	Master:                    "master",
 	MasterBind:                "master_bind",
@@ -2558,6 +2568,7 @@ var lower = [Total]string{
 	MaxStatementTime:          "max_statement_time",
 	MaxUpdatesPerHour:         "max_updates_per_hour",
 	MaxUserConnections:        "max_user_connections",
+	Measures:                  "measures",
 	Medium:                    "medium",
 	Mediumblob:                "mediumblob",
 	Mediumint:                 "mediumint",
@@ -2767,6 +2778,7 @@ var lower = [Total]string{
 	RedoBufferSize:            "redo_buffer_size",
 	Redundant:                 "redundant",
 	Ref:                       "ref",
+	Reference:                 "reference",
 	References:                "references",
 	Referencing:               "referencing",
 	Refresh:                   "refresh",

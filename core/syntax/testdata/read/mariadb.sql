@@ -18,3 +18,21 @@ END//
 CREATE TRIGGER t BEFORE INSERT ON hives FOR EACH ROW BEGIN SET NEW.name = UPPER(NEW.name); END//
 DELIMITER ;
 SELECT 1;
+SET sql_mode = ORACLE;
+DELIMITER //
+CREATE OR REPLACE PROCEDURE weigh(hive IN INT, kilos OUT NUMBER) AS
+  total NUMBER(8, 2) := 0;
+  CURSOR c IS SELECT weight FROM harvests WHERE hive_id = hive;
+BEGIN
+  FOR r IN c LOOP
+    total := total + r.weight;
+  END LOOP;
+  IF total > 5 THEN NULL; ELSIF total = 0 THEN RAISE none; END IF;
+  kilos := total || '';
+EXCEPTION
+  WHEN no_data_found THEN kilos := NULL;
+END;
+//
+DELIMITER ;
+SET SESSION sql_mode = 'ANSI';
+CREATE PROCEDURE weigh(IN hive INT) BEGIN SELECT 1; END;

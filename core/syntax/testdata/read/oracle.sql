@@ -75,3 +75,9 @@ CREATE OR REPLACE TRIGGER trg BEFORE INSERT OR UPDATE OF name ON hives FOR EACH 
 EXEC bees_pkg.move(1)
 SPOOL OFF
 EXIT
+SELECT country, year, kilos FROM yields
+MODEL RETURN UPDATED ROWS PARTITION BY (country) DIMENSION BY (year) MEASURES (kilos) RULES UPSERT (kilos[2027] = kilos[2026] * 1.1, kilos[FOR year FROM 2028 TO 2030 INCREMENT 1] = kilos[CV(year) - 1])
+ORDER BY country, year;
+SELECT m.model FROM models m, model WHERE model.id = m.id;
+SELECT * FROM ticks MATCH_RECOGNIZE (PARTITION BY hive_id ORDER BY at MEASURES A.at AS first_at ONE ROW PER MATCH AFTER MATCH SKIP PAST LAST ROW PATTERN (A B+) DEFINE B AS B.kilos > PREV(B.kilos)) m;
+MERGE INTO hives h USING (SELECT * FROM news) n ON (h.hive_id = n.hive_id) WHEN MATCHED THEN UPDATE SET h.name = n.name WHERE n.name IS NOT NULL DELETE WHERE h.gone = 1 WHEN NOT MATCHED THEN INSERT (hive_id, name) VALUES (n.hive_id, n.name) WHERE n.hive_id > 0 LOG ERRORS INTO errs REJECT LIMIT 5;
