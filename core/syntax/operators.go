@@ -15,7 +15,7 @@ func (s *scanner) comment(c byte) bool {
 		next = src[start+1]
 	}
 	switch {
-	case c == '-' && next == '-' && (!s.rules.dashBlank || s.blankAt(start+2)), c == '#' && s.rules.hashComment:
+	case c == '-' && next == '-' && (!s.rules.dashBlank || s.blankAt(start+2) || s.betweenStatements()), c == '#' && s.rules.hashComment:
 		end := bytes.IndexAny(src[start:], "\r\n")
 		if end < 0 {
 			end = len(src) - start
@@ -36,6 +36,15 @@ func (s *scanner) comment(c byte) bool {
 	}
 	s.comments = append(s.comments, text.Span{Start: text.Pos(start), End: text.Pos(s.pos)})
 	return true
+}
+
+// betweenStatements reports whether a line, and a statement, begins here: there
+// MySQL's client drops what follows -- even without a blank.
+func (s *scanner) betweenStatements() bool {
+	if n := len(s.tokens); n > 0 && s.tokens[n-1].Kind != Semicolon && s.tokens[n-1].Kind != BatchEnd {
+		return false
+	}
+	return s.startsLine(s.pos)
 }
 
 // blockComment gives the end of a comment whose inside begins at i, and whether

@@ -256,6 +256,11 @@ func (s *scanner) word() TokenKind {
 	if seen >= utf8.RuneSelf {
 		return s.wideWord()
 	}
+	if s.delimiter != nil { // END$$
+		if at := bytes.Index(src[start+1:min(i+len(s.delimiter), len(src))], s.delimiter); at >= 0 {
+			i = start + 1 + at
+		}
+	}
 	s.pos = i
 	var sym Sym
 	if i-start <= 16 && start+16 <= len(src) {
