@@ -314,7 +314,8 @@ func (b *Binder) resolve(p pending) Use {
 		return Use{Status: Builtin, Scope: p.scope}
 	}
 	if sel != nil && b.seesAliases(p.place) && u.Status != Resolved {
-		if item := b.alias(sel, sym); item != nil && (u.Status == Missing || p.place != inOrderBy) {
+		_, nested := b.info.Parent(p.name).(syntax.Expr)
+		if item := b.alias(sel, sym); item != nil && (u.Status == Missing || p.place != inOrderBy && !(nested && p.place == inGroupBy)) {
 			return Use{Status: OutputAlias, Scope: p.scope, Item: item}
 		}
 	}

@@ -50,11 +50,10 @@ func (p *Parser) checkPart(name string, first int) {
 	if fits && at == m.end {
 		return
 	}
+	last := p.last
 	p.move(m.furthest)
-	if m.furthest == m.end && m.end < len(p.scan.tokens) {
-		p.move(m.end)
-	}
 	p.fail(oneOf(m.expected))
+	p.last = last // nodes that are not finished yet reach as far as was read
 }
 
 // move goes to the token of index i.
