@@ -30,6 +30,8 @@ func (p *Parser) create() Stmt {
 			return p.routine()
 		case word.Rule:
 			return p.rule()
+		case word.Type, word.Domain:
+			return p.createType()
 		case word.Algorithm, word.Sql:
 			return p.createDefined(n)
 		}

@@ -41,6 +41,7 @@ type lists struct {
 	constraints builder[*Constraint]
 	stmts       builder[Stmt]
 	branches    builder[*MergeBranch]
+	actions     builder[*AlterAction]
 }
 
 func (l *lists) reset() {
@@ -59,6 +60,7 @@ func (l *lists) reset() {
 	l.constraints.out.Reset()
 	l.stmts.out.Reset()
 	l.branches.out.Reset()
+	l.actions.out.Reset()
 }
 
 // commaList calls one for each element of a list separated by commas.

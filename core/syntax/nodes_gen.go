@@ -75,6 +75,10 @@ const (
 	KindCreateTable
 	KindColumnDef
 	KindConstraint
+	KindAlterTable
+	KindAlterAction
+	KindDrop
+	KindCreateType
 	KindCreateView
 	KindCreateIndex
 	KindOtherStmt
@@ -153,6 +157,10 @@ var kindNames = [KindCount]string{
 	KindCreateTable:  "CreateTable",
 	KindColumnDef:    "ColumnDef",
 	KindConstraint:   "Constraint",
+	KindAlterTable:   "AlterTable",
+	KindAlterAction:  "AlterAction",
+	KindDrop:         "Drop",
+	KindCreateType:   "CreateType",
 	KindCreateView:   "CreateView",
 	KindCreateIndex:  "CreateIndex",
 	KindOtherStmt:    "OtherStmt",
@@ -276,6 +284,13 @@ func (*CreateTable) Kind() Kind  { return KindCreateTable }
 func (*CreateTable) stmtNode()   {}
 func (*ColumnDef) Kind() Kind    { return KindColumnDef }
 func (*Constraint) Kind() Kind   { return KindConstraint }
+func (*AlterTable) Kind() Kind   { return KindAlterTable }
+func (*AlterTable) stmtNode()    {}
+func (*AlterAction) Kind() Kind  { return KindAlterAction }
+func (*Drop) Kind() Kind         { return KindDrop }
+func (*Drop) stmtNode()          {}
+func (*CreateType) Kind() Kind   { return KindCreateType }
+func (*CreateType) stmtNode()    {}
 func (*CreateView) Kind() Kind   { return KindCreateView }
 func (*CreateView) stmtNode()    {}
 func (*CreateIndex) Kind() Kind  { return KindCreateIndex }
@@ -357,6 +372,10 @@ type slabs struct {
 	createTables  slab.Slab[CreateTable]
 	columnDefs    slab.Slab[ColumnDef]
 	constraints   slab.Slab[Constraint]
+	alterTables   slab.Slab[AlterTable]
+	alterActions  slab.Slab[AlterAction]
+	drops         slab.Slab[Drop]
+	createTypes   slab.Slab[CreateType]
 	createViews   slab.Slab[CreateView]
 	createIndexs  slab.Slab[CreateIndex]
 	otherStmts    slab.Slab[OtherStmt]
@@ -432,6 +451,10 @@ func (s *slabs) reset() {
 	s.createTables.Reset()
 	s.columnDefs.Reset()
 	s.constraints.Reset()
+	s.alterTables.Reset()
+	s.alterActions.Reset()
+	s.drops.Reset()
+	s.createTypes.Reset()
 	s.createViews.Reset()
 	s.createIndexs.Reset()
 	s.otherStmts.Reset()
@@ -890,6 +913,37 @@ func Children(n Node, f func(Node)) {
 		}
 		if n.X != nil {
 			f(n.X)
+		}
+	case *AlterTable:
+		for _, c := range n.Actions {
+			f(c)
+		}
+	case *AlterAction:
+		if n.Column != nil {
+			f(n.Column)
+		}
+		if n.Constraint != nil {
+			f(n.Constraint)
+		}
+		if n.Type != nil {
+			f(n.Type)
+		}
+		if n.X != nil {
+			f(n.X)
+		}
+	case *Drop:
+		for _, c := range n.Tables {
+			f(c)
+		}
+	case *CreateType:
+		for _, c := range n.Values {
+			f(c)
+		}
+		if n.Type != nil {
+			f(n.Type)
+		}
+		if n.Check != nil {
+			f(n.Check)
 		}
 	case *CreateView:
 		if n.Query != nil {

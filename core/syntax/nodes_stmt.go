@@ -146,6 +146,76 @@ type Constraint struct {
 	X          Expr
 }
 
+// AlterKind tells the actions of ALTER TABLE apart.
+type AlterKind uint8
+
+const (
+	AddColumn AlterKind = iota
+	AddConstraint
+	DropColumn
+	DropConstraint // or key, or index
+	DropPrimaryKey
+	SetType
+	SetNotNull
+	DropNotNull
+	SetDefault
+	DropDefault
+	RenameColumn
+	RenameConstraint
+	RenameTable
+	ChangeColumn // a whole new definition, of MODIFY and CHANGE
+	OtherAction
+)
+
+// AlterTable is ALTER TABLE, and RENAME TABLE of one table.
+//
+// node: stmt
+type AlterTable struct {
+	node
+	IfExists bool
+	Name     []Ident
+	Actions  []*AlterAction
+}
+
+// AlterAction is one action of ALTER TABLE on what is called Name; To is its
+// new name.
+//
+// node:
+type AlterAction struct {
+	node
+	Action     AlterKind
+	Name, To   Ident
+	IfExists   bool // IF EXISTS, or IF NOT EXISTS of ADD
+	Column     *ColumnDef
+	Constraint *Constraint
+	Type       *TypeName
+	X          Expr
+}
+
+// Drop is DROP of tables, views, indexes, types and more; What is the kind of
+// thing, in its bare keyword.
+//
+// node: stmt
+type Drop struct {
+	node
+	What     Ident
+	IfExists bool
+	Tables   []*TableRef
+	On       []Ident // the table of MySQL's DROP INDEX
+}
+
+// CreateType is CREATE TYPE … AS ENUM or CREATE DOMAIN.
+//
+// node: stmt
+type CreateType struct {
+	node
+	Name    []Ident
+	Values  []Expr    // of an enumeration
+	Type    *TypeName // of a domain
+	NotNull bool
+	Check   Expr
+}
+
 // CreateView is CREATE VIEW.
 //
 // node: stmt

@@ -55,10 +55,10 @@ func (s *scanner) blockComment(i int) (int, bool) {
 		switch {
 		case src[i] == '*' && src[i+1] == '/':
 			i += 2
-			if depth--; depth == 0 || !s.rules.nested {
+			if depth--; depth == 0 {
 				return i, true
 			}
-		case src[i] == '/' && src[i+1] == '*':
+		case s.rules.nested && src[i] == '/' && src[i+1] == '*':
 			i += 2
 			depth++
 		default:

@@ -45,8 +45,9 @@ func (p *Parser) repair(first int, stmt Stmt) Stmt {
 				continue
 			}
 			p.scan.tokens = append(p.scan.tokens[:i+1], p.scan.tokens[i:]...)
-			p.scan.tokens[i].Sym, p.scan.tokens[i].word = Sym(g.first), g.first
-			p.scan.tokens[i+1].Sym, p.scan.tokens[i+1].word = Sym(g.second), g.second
+			middle := int(t.Span.Start) + len(g.first.Lower())
+			p.scan.tokens[i] = wordToken(Sym(g.first), int(t.Span.Start), middle)
+			p.scan.tokens[i+1] = wordToken(Sym(g.second), middle, int(t.Span.End))
 			if fixed := p.again(first, t, g.first.String()+" "+g.second.String()); fixed != nil {
 				return fixed
 			}

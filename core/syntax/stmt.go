@@ -56,6 +56,29 @@ func (p *Parser) anyStatement() Stmt {
 		}
 	case word.Create:
 		return p.create()
+	case word.Alter:
+		for n := 1; n < 4; n++ {
+			switch p.peek(n).Word() {
+			case word.Table:
+				return p.alterTable()
+			case word.Foreign, word.Online, word.Ignore, word.Offline:
+				continue
+			}
+			break
+		}
+	case word.Drop:
+		n := 1
+		if w := p.peek(n).Word(); w == word.Temporary || w == word.Materialized {
+			n++
+		}
+		switch p.peek(n).Word() {
+		case word.Table, word.View, word.Index, word.Type, word.Domain, word.Sequence:
+			return p.drop()
+		}
+	case word.Rename:
+		if p.peek(1).Word() == word.Table {
+			return p.renameTables()
+		}
 	case word.Begin, word.If, word.While, word.Declare, word.Loop, word.Repeat, word.For, word.Case:
 		if p.dialect.Has(dialect.BlockStatements) && !p.beginsTransaction() {
 			return p.anonymousBlock(start)

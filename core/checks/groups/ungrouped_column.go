@@ -130,6 +130,9 @@ func (u *ungrouped) column(n *syntax.Name) {
 	if sel, ok := use.Scope.Node.(*syntax.Select); !ok || sel != u.sel {
 		return
 	}
+	if u.mayBeGrouped(n) {
+		return
+	}
 	switch u.determined(n, use) {
 	case bind.Yes:
 	case bind.No:
@@ -137,6 +140,18 @@ func (u *ungrouped) column(n *syntax.Name) {
 	default:
 		u.found = append(u.found, finding{n, u.clause, false})
 	}
+}
+
+// mayBeGrouped reports whether a grouped bare name that could not be told, for
+// want of table definitions, may mean the column.
+func (u *ungrouped) mayBeGrouped(n *syntax.Name) bool {
+	for _, k := range u.grouping.keys {
+		name, ok := syntax.Unparen(k).(*syntax.Name)
+		if ok && len(name.Parts) == 1 && name.Last().Sym == n.Last().Sym && u.pass.Use(name).Status != bind.Resolved {
+			return true
+		}
+	}
+	return false
 }
 
 // determined reports whether the grouped columns fix the column's value in

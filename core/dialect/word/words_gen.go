@@ -882,6 +882,7 @@ const (
 	Substring
 	Successful
 	Super
+	Supplemental
 	Support
 	Suspend
 	Swaps
@@ -1919,6 +1920,7 @@ var names = [Total]string{
 	Substring:                 "SUBSTRING",
 	Successful:                "SUCCESSFUL",
 	Super:                     "SUPER",
+	Supplemental:              "SUPPLEMENTAL",
 	Support:                   "SUPPORT",
 	Suspend:                   "SUSPEND",
 	Swaps:                     "SWAPS",
@@ -2953,6 +2955,7 @@ var lower = [Total]string{
 	Substring:                 "substring",
 	Successful:                "successful",
 	Super:                     "super",
+	Supplemental:              "supplemental",
 	Support:                   "support",
 	Suspend:                   "suspend",
 	Swaps:                     "swaps",
