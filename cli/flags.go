@@ -103,10 +103,11 @@ func loadSchemas(paths []string, o review.Options, warn io.Writer) (*schema.Sche
 			return nil, fmt.Errorf("schema %s: %w", path, err)
 		}
 		before := s.Len()
-		for _, e := range s.Load(f.Bytes(), o.Dialect) {
-			at := f.Place(e.Span.Start)
-			fmt.Fprintf(warn, "justlens: schema %s, line %d, column %d: expected %s, found %s; the statement is left out\n",
-				path, at.Line, at.Column, e.Expected, e.Found)
+		s.Problems = nil
+		s.Load(f.Bytes(), o.Dialect)
+		for _, problem := range s.Problems {
+			at := f.Place(problem.Span.Start)
+			fmt.Fprintf(warn, "justlens: schema %s, line %d, column %d: %s\n", path, at.Line, at.Column, problem.Message)
 		}
 		if s.Len() == before {
 			return nil, fmt.Errorf("schema %s: no CREATE TABLE in it; name a file of DDL text", path)

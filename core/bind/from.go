@@ -143,7 +143,11 @@ func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
 	if b.schema == nil {
 		return
 	}
-	if table := b.schema.Table(b.info.Names.String(last.Sym)); table != nil {
+	qualifier := ""
+	if len(t.Name) > 1 {
+		qualifier = b.info.Names.String(t.Name[len(t.Name)-2].Sym)
+	}
+	if table := b.schema.Table(qualifier, b.info.Names.String(last.Sym)); table != nil {
 		src.table, src.Complete, src.names = table, table.Complete, b.tableColumns(table)
 		if len(t.Columns) > 0 { // other names, so all of them
 			for i, sym := range src.names {

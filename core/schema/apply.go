@@ -1,176 +1,535 @@
 package schema
 
 import (
+	"fmt"
+	"slices"
 	"strings"
 
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/syntax"
+	"justlens/core/text"
 )
 
-// Apply adds what a statement creates and reports whether it created
-// something. Statements of other kinds change nothing. What src holds is
-// copied as far as it is kept.
+// Apply adds what a statement creates, changes or drops, and reports whether it
+// is such a statement. What src holds is copied as far as it is kept. Where
+// something could not be applied the reason is in s.Problems.
 func (s *Schema) Apply(stmt *syntax.Statement, src []byte) bool {
-	a := applier{src: src}
-	switch n := stmt.Node.(type) {
+	return s.apply(stmt.Node, src)
+}
+
+func (s *Schema) apply(stmt syntax.Stmt, src []byte) bool {
+	a := applier{src: src, schema: s}
+	switch n := stmt.(type) {
 	case *syntax.CreateTable:
-		if len(n.Name) == 0 || n.IfNotExists && s.Table(a.text(n.Name[len(n.Name)-1])) != nil {
-			return false
-		}
-		s.add(a.table(n))
+		a.createTable(n)
 	case *syntax.CreateView:
-		if len(n.Name) == 0 {
-			return false
-		}
-		t := a.named(n.Name)
-		t.IsView = true
-		for _, c := range n.Columns {
-			t.Columns = append(t.Columns, Column{Name: a.text(c)})
-		}
-		t.Complete = len(t.Columns) > 0
-		s.add(t)
+		a.createView(n)
 	case *syntax.CreateIndex:
-		return s.addIndex(a, n)
+		a.createIndex(n)
+	case *syntax.CreateType:
+		a.createType(n)
+	case *syntax.AlterTable:
+		a.alterTable(n)
+	case *syntax.Drop:
+		a.drop(n)
+	case *syntax.SelectStmt:
+		return a.selectInto(n)
 	default:
 		return false
 	}
 	return true
 }
 
-// Load reads DDL text. The errors are those of statements that could not be
-// read; what could be is in the schema.
-func (s *Schema) Load(src []byte, d dialect.Dialect) []syntax.Error {
+// Load reads DDL text in a dialect. What could not be read or applied is told in
+// s.Problems; everything else is in the schema.
+func (s *Schema) Load(src []byte, d dialect.Dialect) {
+	s.dialect = d
 	p := syntax.NewParser(syntax.NewNames())
 	p.Reset(src, d)
-	var errors []syntax.Error
 	for stmt := p.Next(); stmt != nil; stmt = p.Next() {
-		errors = append(errors, stmt.Errors...)
-		s.Apply(stmt, src)
+		for _, e := range stmt.Errors {
+			s.problem(e.Span, "expected %s, found %s; the statement is left out", e.Expected, e.Found)
+		}
+		if len(stmt.Errors) == 0 {
+			s.Apply(stmt, src)
+		}
 	}
-	return errors
 }
 
-type applier struct{ src []byte }
+func (s *Schema) problem(at text.Span, format string, args ...any) {
+	s.Problems = append(s.Problems, Problem{at, fmt.Sprintf(format, args...)})
+}
+
+type applier struct {
+	src    []byte
+	schema *Schema
+}
 
 // text gives a name without its quotes.
 func (a applier) text(id syntax.Ident) string {
-	if id.Quoted && id.Span.Len() >= 2 {
-		return string(a.src[id.Span.Start+1 : id.Span.End-1])
+	s := string(a.src[id.Span.Start:id.Span.End])
+	if id.Quoted && len(s) >= 2 {
+		closing := s[len(s)-1:]
+		return strings.ReplaceAll(s[1:len(s)-1], closing+closing, closing)
 	}
-	return string(a.src[id.Span.Start:id.Span.End])
+	return s
+}
+
+// span gives the text of a span on one line.
+func (a applier) span(s text.Span) string {
+	return strings.Join(strings.Fields(string(a.src[s.Start:s.End])), " ")
+}
+
+func (a applier) expr(x syntax.Expr) string { return a.span(x.Span()) }
+
+// find gives the table that a name of one or more parts means.
+func (a applier) find(name []syntax.Ident) *Table {
+	if len(name) == 0 {
+		return nil
+	}
+	qualifier := ""
+	if len(name) > 1 {
+		qualifier = a.text(name[len(name)-2])
+	}
+	return a.schema.Table(qualifier, a.text(name[len(name)-1]))
 }
 
 func (a applier) named(name []syntax.Ident) *Table {
-	t := &Table{Name: a.text(name[len(name)-1])}
+	last := name[len(name)-1]
+	t := &Table{Name: a.text(last), Quoted: last.Quoted}
 	if len(name) > 1 {
 		t.Qualifier = a.text(name[len(name)-2])
 	}
 	return t
 }
 
-func (a applier) table(n *syntax.CreateTable) *Table {
+func (a applier) createTable(n *syntax.CreateTable) {
+	if len(n.Name) == 0 || n.IfNotExists && a.find(n.Name) != nil {
+		return
+	}
 	t := a.named(n.Name)
-	t.Complete = n.Query == nil && len(n.Columns) > 0
+	t.Temporary = n.Temporary || strings.HasPrefix(t.Name, "#")
+	t.Complete = n.Query == nil && len(n.Columns) > 0 && n.Like == nil
+	if old := a.find(n.Like); old != nil {
+		t.Columns, t.Complete = slices.Clone(old.Columns), old.Complete
+	}
 	for _, c := range n.Columns {
-		t.Columns = append(t.Columns, Column{Name: a.text(c.Name), Type: a.typeOf(c.Type), NotNull: c.NotNull})
+		t.Columns = append(t.Columns, a.column(c))
 	}
 	for i, c := range n.Columns {
-		for _, con := range c.Constraints {
-			a.constraint(t, con, []int{i})
-		}
+		a.columnConstraints(t, c, len(t.Columns)-len(n.Columns)+i)
+	}
+	for _, c := range n.Constraints {
+		a.tableConstraint(t, c)
+	}
+	if n.Query != nil {
+		a.queryColumns(t, n.Query, nil)
+	}
+	a.schema.put(t)
+}
+
+// column gives a column without its keys.
+func (a applier) column(n *syntax.ColumnDef) Column {
+	c := Column{Name: a.text(n.Name), Quoted: n.Name.Quoted, Type: a.typeOf(n.Type), NotNull: n.NotNull}
+	if u := a.schema.Type(c.Type.Name); u != nil && u.NotNull {
+		c.NotNull = true
 	}
 	for _, con := range n.Constraints {
-		var columns []int
-		for _, item := range con.Columns {
-			if name, ok := item.X.(*syntax.Name); ok {
-				if i := t.Column(a.text(name.Last())); i >= 0 {
-					columns = append(columns, i)
-				}
+		switch con.Type {
+		case syntax.DefaultValue:
+			c.Default = a.expr(con.X)
+		case syntax.GeneratedAs:
+			c.Generated, c.Stored = a.expr(con.X), con.Kept
+		case syntax.IdentityValue:
+			c.Identity = true
+			c.NotNull = c.NotNull || a.schema.dialect != dialect.SQLite
+		case syntax.ColumnCollation:
+			if len(con.Table) > 0 {
+				c.Collation = a.text(con.Table[len(con.Table)-1])
 			}
-		}
-		if len(columns) == len(con.Columns) {
-			a.constraint(t, con, columns)
+		case syntax.ColumnComment:
+			c.Comment = unquoted(a.expr(con.X))
 		}
 	}
-	return t
+	if strings.Contains(strings.ToLower(c.Type.Name), "serial") {
+		c.Identity, c.NotNull = true, true
+	}
+	return c
+}
+
+// unquoted gives the value of a text literal.
+func unquoted(literal string) string {
+	if len(literal) < 2 {
+		return literal
+	}
+	quote := literal[len(literal)-1:]
+	start := strings.Index(literal, quote)
+	return strings.ReplaceAll(literal[start+1:len(literal)-1], quote+quote, quote)
+}
+
+func (a applier) columnConstraints(t *Table, n *syntax.ColumnDef, i int) {
+	for _, c := range n.Constraints {
+		a.constraint(t, c, []int{i})
+	}
+}
+
+// tableConstraint adds a constraint of the whole table, unless it names a column
+// that is not there.
+func (a applier) tableConstraint(t *Table, c *syntax.Constraint) {
+	var columns []int
+	for _, item := range c.Columns {
+		if i := a.columnOf(t, item.X); i >= 0 {
+			columns = append(columns, i)
+		} else if t.Complete && c.Type != syntax.CheckKey && c.Type != syntax.IndexKey && c.Type != syntax.UniqueKey {
+			a.schema.problem(item.Span(), "%s has no column %s", t.Name, a.span(item.Span()))
+		}
+	}
+	if len(columns) == len(c.Columns) {
+		a.constraint(t, c, columns)
+	}
+}
+
+// columnOf finds the column that an item of a key names; with a length, as in
+// name(10), it is no key of the whole value.
+func (a applier) columnOf(t *Table, x syntax.Expr) int {
+	if n, ok := x.(*syntax.Name); ok {
+		return t.Column(a.text(n.Last()))
+	}
+	return -1
 }
 
 func (a applier) constraint(t *Table, c *syntax.Constraint, columns []int) {
+	name := ""
+	if !c.Name.IsZero() {
+		name = a.text(c.Name)
+	}
 	switch c.Type {
 	case syntax.PrimaryKey:
 		for _, i := range columns {
 			t.Columns[i].Primary = true
 		}
-		t.Keys = append(t.Keys, Key{Primary: true, Columns: columns})
+		t.Keys = append(t.Keys, Key{Name: name, Primary: true, Columns: columns})
 	case syntax.UniqueKey:
-		t.Keys = append(t.Keys, Key{Columns: columns})
+		t.Keys = append(t.Keys, Key{Name: name, Columns: columns})
 	case syntax.IndexKey:
-		index := Index{}
-		for _, i := range columns {
-			index.Parts = append(index.Parts, IndexPart{Column: i})
+		index := Index{Name: name, Special: c.Kept}
+		for k, i := range columns {
+			index.Parts = append(index.Parts, IndexPart{Column: i, Desc: k < len(c.Columns) && c.Columns[k].Desc})
 		}
 		t.Indexes = append(t.Indexes, index)
+	case syntax.CheckKey:
+		t.Checks = append(t.Checks, Check{Name: name, Text: a.expr(c.X)})
 	case syntax.ForeignKey:
 		if len(c.Table) == 0 {
 			return
 		}
-		f := ForeignKey{Columns: columns, Table: a.text(c.Table[len(c.Table)-1])}
+		f := ForeignKey{Name: name, Columns: columns, Table: a.text(c.Table[len(c.Table)-1])}
+		if len(c.Table) > 1 {
+			f.Qualifier = a.text(c.Table[len(c.Table)-2])
+		}
 		for _, r := range c.References {
 			f.References = append(f.References, a.text(r))
 		}
+		f.OnDelete, f.OnUpdate = a.action(c.OnDelete), a.action(c.OnUpdate)
 		t.Foreign = append(t.Foreign, f)
 	}
+}
+
+// action gives what a foreign key does, "" where that is the default.
+func (a applier) action(s text.Span) string {
+	action := strings.ToUpper(a.span(s))
+	if action == "NO ACTION" || action == "RESTRICT" && a.schema.dialect.Has(dialect.ExecutedComments) {
+		return "" // MySQL and MariaDB know no difference between the two
+	}
+	return action
 }
 
 func (a applier) typeOf(n *syntax.TypeName) Type {
 	if n == nil || len(n.Parts) == 0 {
 		return Type{}
 	}
-	whole := string(a.src[n.Span().Start:n.Span().End])
+	t := Type{Name: a.span(n.Span())}
 	last := n.Parts[len(n.Parts)-1]
-	name := strings.ToLower(a.text(last))
-	words := strings.Fields(strings.ToLower(whole))
+	words := strings.Fields(strings.ToLower(t.Name))
 	zoned := false
 	for i, w := range words {
 		zoned = zoned || w == "with" && i+1 < len(words) && (words[i+1] == "time" || words[i+1] == "local")
+		t.Unsigned = t.Unsigned || w == "unsigned"
 	}
-	class := classOf(name, zoned)
+	t.Class = classOf(strings.ToLower(a.text(last)), zoned)
 	if n.Array {
-		class = Other
+		t.Class = Other
 	}
-	return Type{Class: class, Name: whole}
+	for i, x := range n.Args {
+		if value, ok := number(a.expr(x)); ok && i == 0 {
+			t.Length = value
+		} else if ok && i == 1 {
+			t.Scale = value
+		}
+	}
+	if word.Word(last.Sym) == word.Enum {
+		for _, x := range n.Args {
+			t.Values = append(t.Values, unquoted(a.expr(x)))
+		}
+	}
+	if u := a.schema.Type(a.text(last)); u != nil && !n.Array {
+		t.Values = u.Values
+		if u.Values == nil {
+			t.Class, t.Length, t.Scale = u.Base.Class, u.Base.Length, u.Base.Scale
+		}
+	}
+	return t
 }
 
-func (s *Schema) addIndex(a applier, n *syntax.CreateIndex) bool {
-	if len(n.Table) == 0 {
+func number(s string) (int, bool) {
+	n := 0
+	for _, c := range s {
+		if c < '0' || c > '9' || n > 1<<30 {
+			return 0, false
+		}
+		n = n*10 + int(c-'0')
+	}
+	return n, s != ""
+}
+
+func (a applier) createView(n *syntax.CreateView) {
+	if len(n.Name) == 0 {
+		return
+	}
+	t := a.named(n.Name)
+	t.IsView, t.Query = true, string(a.src[n.Query.Span().Start:n.Query.Span().End])
+	a.queryColumns(t, n.Query, n.Columns)
+	a.schema.put(t)
+}
+
+// queryColumns adds the columns that a query gives, as far as its own text and
+// the tables it names tell.
+func (a applier) queryColumns(t *Table, q *syntax.Query, names []syntax.Ident) {
+	own := len(t.Columns)
+	columns, complete := a.outputs(q.Body)
+	t.Columns = append(t.Columns, columns...)
+	t.Complete = complete
+	for i, id := range names {
+		if own+i < len(t.Columns) {
+			t.Columns[own+i].Name, t.Columns[own+i].Quoted = a.text(id), id.Quoted
+		} else {
+			t.Columns = append(t.Columns, Column{Name: a.text(id), Quoted: id.Quoted})
+		}
+	}
+	t.Complete = t.Complete || len(names) > 0
+}
+
+// outputs gives the columns of a query's body with the types that plain columns
+// of named tables have, and whether they are all.
+func (a applier) outputs(b syntax.Body) ([]Column, bool) {
+	switch b := b.(type) {
+	case *syntax.SetOp:
+		return a.outputs(b.Left)
+	case *syntax.ParenQuery:
+		return a.outputs(b.Query.Body)
+	case *syntax.Select:
+		return a.selectOutputs(b)
+	}
+	return nil, false
+}
+
+func (a applier) selectOutputs(s *syntax.Select) ([]Column, bool) {
+	sources := a.sources(s.From)
+	var columns []Column
+	complete := true
+	for _, item := range s.Items {
+		switch x := syntax.Unparen(item.X).(type) {
+		case *syntax.Star:
+			expanded, all := a.star(x, sources)
+			columns, complete = append(columns, expanded...), complete && all
+			continue
+		case *syntax.Name:
+			c := a.sourceColumn(x, sources)
+			c.Name, c.Quoted = a.text(x.Last()), x.Last().Quoted
+			columns = append(columns, c)
+		default:
+			columns = append(columns, Column{})
+			complete = complete && !item.Alias.IsZero()
+		}
+		if last := &columns[len(columns)-1]; !item.Alias.IsZero() {
+			last.Name, last.Quoted = a.text(item.Alias), item.Alias.Quoted
+		}
+	}
+	return columns, complete && len(s.Items) > 0
+}
+
+// source is a table of FROM under the name by which it is called there. An
+// outer join may fill it with NULLs if it is optional.
+type source struct {
+	name     string
+	table    *Table
+	optional bool
+}
+
+// sources lists the tables of FROM; one that is no named table is nil.
+func (a applier) sources(f *syntax.From) []source {
+	if f == nil {
+		return nil
+	}
+	var out []source
+	var visit func(t syntax.TableExpr, optional bool)
+	visit = func(t syntax.TableExpr, optional bool) {
+		switch t := t.(type) {
+		case *syntax.TableRef:
+			id := t.Name[len(t.Name)-1]
+			if !t.Alias.IsZero() {
+				id = t.Alias
+			}
+			s := source{a.text(id), a.find(t.Name), optional}
+			if len(t.Columns) > 0 {
+				s.table = nil
+			}
+			out = append(out, s)
+		case *syntax.Join:
+			visit(t.Left, optional || t.Type == syntax.RightJoin || t.Type == syntax.FullJoin)
+			visit(t.Right, optional || t.Type == syntax.LeftJoin || t.Type == syntax.FullJoin || t.Type == syntax.OuterApply)
+			if len(t.Using) > 0 || t.Natural {
+				out = append(out, source{}) // merged columns come in another order
+			}
+		case *syntax.ParenTable:
+			visit(t.Table, optional)
+		default:
+			out = append(out, source{})
+		}
+	}
+	for _, t := range f.Tables {
+		visit(t, false)
+	}
+	return out
+}
+
+func (a applier) star(x *syntax.Star, sources []source) ([]Column, bool) {
+	var columns []Column
+	found := false
+	for _, s := range sources {
+		if len(x.Qualifier) > 0 && !strings.EqualFold(s.name, a.text(x.Qualifier[len(x.Qualifier)-1])) {
+			continue
+		}
+		if s.table == nil || !s.table.Complete {
+			return nil, false
+		}
+		found = true
+		for i := range s.table.Columns {
+			columns = append(columns, s.copyOf(i, a.schema.dialect))
+		}
+	}
+	return columns, found
+}
+
+// sourceColumn gives what the table of a name tells of it.
+func (a applier) sourceColumn(x *syntax.Name, sources []source) Column {
+	var found Column
+	count := 0
+	for _, s := range sources {
+		if len(x.Parts) > 1 && !strings.EqualFold(s.name, a.text(x.Qualifier())) {
+			continue
+		}
+		if s.table == nil {
+			return Column{} // it may be that one's
+		}
+		if i := s.table.Column(a.text(x.Last())); i >= 0 {
+			found = s.copyOf(i, a.schema.dialect)
+			count++
+		}
+	}
+	if count != 1 {
+		return Column{}
+	}
+	return found
+}
+
+// copyOf gives a column as a query passes it on.
+func (s source) copyOf(i int, d dialect.Dialect) Column {
+	c := s.table.Columns[i]
+	return Column{Name: c.Name, Quoted: c.Quoted, Type: c.Type, NotNull: !s.optional && s.table.IsRequired(i, d), Collation: c.Collation}
+}
+
+// selectInto adds the table that SELECT … INTO makes.
+func (a applier) selectInto(n *syntax.SelectStmt) bool {
+	s, ok := n.Query.Body.(*syntax.Select)
+	if !ok || len(s.Into) != 1 || a.schema.dialect.Has(dialect.ExecutedComments) || a.schema.dialect == dialect.Oracle {
 		return false
 	}
-	old := s.Table(a.text(n.Table[len(n.Table)-1]))
+	name, ok := s.Into[0].(*syntax.Name)
+	if !ok {
+		return false
+	}
+	t := a.named(name.Parts)
+	t.Temporary = strings.HasPrefix(t.Name, "#")
+	a.queryColumns(t, n.Query, nil)
+	a.schema.put(t)
+	return true
+}
+
+func (a applier) createType(n *syntax.CreateType) {
+	if len(n.Name) == 0 || n.Values == nil && n.Type == nil {
+		return
+	}
+	u := &UserType{Name: a.text(n.Name[len(n.Name)-1]), NotNull: n.NotNull}
+	if len(n.Name) > 1 {
+		u.Qualifier = a.text(n.Name[len(n.Name)-2])
+	}
+	for _, v := range n.Values {
+		u.Values = append(u.Values, unquoted(a.expr(v)))
+	}
+	if n.Type != nil {
+		u.Base = a.typeOf(n.Type)
+	}
+	if n.Check != nil {
+		u.Check = a.expr(n.Check)
+	}
+	a.schema.putType(u.Name, u)
+}
+
+func (s *Schema) putType(name string, u *UserType) {
+	if s.types == nil {
+		s.types = map[string]*UserType{}
+	}
+	s.types[strings.ToLower(name)] = u
+}
+
+func (a applier) createIndex(n *syntax.CreateIndex) {
+	old := a.find(n.Table)
 	if old == nil {
-		return false
+		if len(n.Table) > 0 {
+			a.schema.problem(n.Table[len(n.Table)-1].Span, "no table %s to index", a.text(n.Table[len(n.Table)-1]))
+		}
+		return
 	}
-	t := *old // a table below is not ours to change
-	index := Index{Special: !n.Method.IsZero() && n.Method.Sym != syntax.Sym(word.Btree)}
+	t := old.clone()
+	index := Index{Unique: n.Unique, Special: !n.Method.IsZero() && n.Method.Sym != syntax.Sym(word.Btree)}
+	if len(n.Name) > 0 {
+		index.Name = a.text(n.Name[len(n.Name)-1])
+	}
+	if index.Special {
+		index.Method = strings.ToLower(a.text(n.Method))
+	}
 	whole := n.Where == nil
+	if n.Where != nil {
+		index.Where = a.expr(n.Where.Cond)
+	}
 	var columns []int
 	for _, item := range n.Items {
-		if name, ok := item.X.(*syntax.Name); ok {
-			if i := t.Column(a.text(name.Last())); i >= 0 {
-				columns = append(columns, i)
-				index.Parts = append(index.Parts, IndexPart{Column: i})
-				continue
-			}
+		if i := a.columnOf(t, item.X); i >= 0 {
+			columns = append(columns, i)
+			index.Parts = append(index.Parts, IndexPart{Column: i, Desc: item.Desc})
+			continue
 		}
 		whole = false
-		index.Parts = append(index.Parts, IndexPart{Column: -1, Expression: Squeeze(a.src[item.X.Span().Start:item.X.Span().End])})
+		index.Parts = append(index.Parts, IndexPart{Column: -1, Desc: item.Desc,
+			Expression: Squeeze(a.src[item.X.Span().Start:item.X.Span().End]), Text: a.expr(item.X)})
 	}
-	t.Indexes = append(t.Indexes[:len(t.Indexes):len(t.Indexes)], index)
+	t.Indexes = append(t.Indexes, index)
 	if n.Unique && whole {
-		t.Keys = append(t.Keys[:len(t.Keys):len(t.Keys)], Key{Columns: columns})
+		t.Keys = append(t.Keys, Key{Name: index.Name, Columns: columns})
 	}
-	s.add(&t)
-	return true
+	a.schema.put(t)
 }
 
 // Squeeze gives the text of an expression in lower case without blanks and

@@ -1,95 +1,218 @@
 package schema
 
 import (
-	"maps"
+	"cmp"
 	"slices"
 	"strings"
 
 	"justlens/core/dialect"
+	"justlens/core/text"
 )
 
-// Schema is a set of tables. It may stand on another, which it never changes;
-// a schema that nobody applies statements to may be read by several
-// goroutines.
+// Schema is a set of tables, views and types. It may stand on another, which it
+// never changes; a schema that nobody applies statements to may be read by
+// several goroutines.
 type Schema struct {
-	below  *Schema
-	tables map[string]*Table // by name in lower case, without its schema
+	below   *Schema
+	dialect dialect.Dialect
+	tables  map[string][]*entry // by last name in lower case
+	types   map[string]*UserType
+	path    []string // search path, nil for the usual one
+	// Problems tell of what could not be applied.
+	Problems []Problem
+}
+
+// Problem is a place in DDL text that could not be read or applied.
+type Problem struct {
+	Span    text.Span
+	Message string
+}
+
+// entry is a table, or with a nil Table one that was dropped, so that one of the
+// same name further below is hidden.
+type entry struct {
+	qualifier string // in lower case
+	table     *Table
 }
 
 // New makes an empty schema that adds to another; below may be nil.
 func New(below *Schema) *Schema {
-	return &Schema{below: below}
+	s := &Schema{below: below}
+	if below != nil {
+		s.dialect, s.path = below.dialect, below.path
+	}
+	return s
 }
 
-// Table finds a table or view by its name; letter case does not matter. It
-// gives nil for a name that is unknown or that two schemas have.
-func (s *Schema) Table(name string) *Table {
+// usualPath is where unqualified names are looked for if nothing else is said.
+var usualPath = []string{"", "public", "dbo", "main", "temp"}
+
+// Table finds a table or view by its name, and the schema it is qualified with
+// or "". Letter case does not matter. It gives nil for a name that is unknown or
+// that several schemas have.
+func (s *Schema) Table(qualifier, name string) *Table {
+	candidates := s.named(name)
+	if len(candidates) == 0 {
+		return nil
+	}
+	if qualifier != "" {
+		for _, t := range candidates {
+			if strings.EqualFold(t.Qualifier, qualifier) {
+				return t
+			}
+		}
+		if len(candidates) == 1 && candidates[0].Qualifier == "" {
+			return candidates[0]
+		}
+		return nil
+	}
+	if len(candidates) == 1 {
+		return candidates[0]
+	}
+	path := s.path
+	if path == nil {
+		path = usualPath
+	}
+	for _, where := range path {
+		for _, t := range candidates {
+			if strings.EqualFold(t.Qualifier, where) {
+				return t
+			}
+		}
+	}
+	return nil
+}
+
+// named gives the tables of a last name, the nearest first.
+func (s *Schema) named(name string) []*Table {
+	name = strings.ToLower(name)
+	var found []*Table
+	var hidden []string
+	for ; s != nil; s = s.below {
+		for _, e := range s.tables[name] {
+			if slices.Contains(hidden, e.qualifier) {
+				continue
+			}
+			hidden = append(hidden, e.qualifier)
+			if e.table != nil {
+				found = append(found, e.table)
+			}
+		}
+	}
+	return found
+}
+
+// Tables gives the tables and views of s and those below it, in the order of
+// their qualified names.
+func (s *Schema) Tables() []*Table {
+	seen := map[string]bool{}
+	var all []*Table
+	for ; s != nil; s = s.below {
+		for name, entries := range s.tables {
+			for _, e := range entries {
+				if key := e.qualifier + "." + name; !seen[key] {
+					seen[key] = true
+					if e.table != nil {
+						all = append(all, e.table)
+					}
+				}
+			}
+		}
+	}
+	slices.SortFunc(all, func(a, b *Table) int {
+		return cmp.Or(strings.Compare(a.Qualifier, b.Qualifier), strings.Compare(strings.ToLower(a.Name), strings.ToLower(b.Name)))
+	})
+	return all
+}
+
+// Types gives the enumerations and domains in the order of their names.
+func (s *Schema) Types() []*UserType {
+	seen := map[string]bool{}
+	var all []*UserType
+	for ; s != nil; s = s.below {
+		for name, t := range s.types {
+			if !seen[name] {
+				seen[name] = true
+				if t != nil {
+					all = append(all, t)
+				}
+			}
+		}
+	}
+	slices.SortFunc(all, func(a, b *UserType) int { return strings.Compare(a.Name, b.Name) })
+	return all
+}
+
+// Type finds an enumeration or domain by its last name.
+func (s *Schema) Type(name string) *UserType {
 	name = strings.ToLower(name)
 	for ; s != nil; s = s.below {
-		if t, ok := s.tables[name]; ok {
+		if t, ok := s.types[name]; ok {
 			return t
 		}
 	}
 	return nil
 }
 
-// Tables gives the tables of s and those below it, in the order of names.
-func (s *Schema) Tables() []*Table {
-	all := map[string]*Table{}
-	for ; s != nil; s = s.below {
-		for name, t := range s.tables {
-			if _, ok := all[name]; !ok {
-				all[name] = t
-			}
-		}
-	}
-	var list []*Table
-	for _, name := range slices.Sorted(maps.Keys(all)) {
-		if t := all[name]; t != nil {
-			list = append(list, t)
-		}
-	}
-	return list
-}
-
 // Len counts the tables that Tables would give.
 func (s *Schema) Len() int { return len(s.Tables()) }
 
-func (s *Schema) add(t *Table) {
+// put adds a table, or replaces the one of its name.
+func (s *Schema) put(t *Table) { s.set(t.Qualifier, t.Name, t) }
+
+// remove hides the table of a name.
+func (s *Schema) remove(t *Table) { s.set(t.Qualifier, t.Name, nil) }
+
+func (s *Schema) set(qualifier, name string, t *Table) {
 	if s.tables == nil {
-		s.tables = map[string]*Table{}
+		s.tables = map[string][]*entry{}
 	}
-	key := strings.ToLower(t.Name)
-	if old, ok := s.tables[key]; ok && (old == nil || !strings.EqualFold(old.Qualifier, t.Qualifier)) {
-		s.tables[key] = nil // two schemas have it: the bare name says neither
-		return
+	name, qualifier = strings.ToLower(name), strings.ToLower(qualifier)
+	for _, e := range s.tables[name] {
+		if e.qualifier == qualifier {
+			e.table = t
+			return
+		}
 	}
-	s.tables[key] = t
+	s.tables[name] = append(s.tables[name], &entry{qualifier, t})
 }
 
 // Table is a table or a view.
 type Table struct {
 	Name      string // as written, without quotes
 	Qualifier string // the schema it was written with, or ""
+	Quoted    bool   // the name was written in quotes
 	IsView    bool
+	Temporary bool
 	Columns   []Column
 	// Complete tells that Columns are all there are.
 	Complete bool
 	Keys     []Key
 	Foreign  []ForeignKey
+	Checks   []Check
 	Indexes  []Index
+	// Query is the text of a view's query.
+	Query string
 }
 
 // Column is a column of a table.
 type Column struct {
-	Name    string // as written, without quotes
-	Type    Type
-	NotNull bool // declared NOT NULL
-	Primary bool // part of the primary key
+	Name      string // as written, without quotes
+	Quoted    bool   // the name was written in quotes
+	Type      Type
+	NotNull   bool   // declared NOT NULL, or numbered by the database
+	Primary   bool   // part of the primary key
+	Default   string // the expression's text, "" for none
+	Generated string // the expression's text, "" for an ordinary column
+	Stored    bool   // of a generated column
+	Identity  bool   // numbered by the database
+	Collation string
+	Comment   string
 }
 
 // Key is a primary or unique key.
 type Key struct {
+	Name    string // "" where none was given
 	Primary bool
 	Columns []int // indexes into Table.Columns
 }
@@ -97,23 +220,52 @@ type Key struct {
 // ForeignKey says that Columns refer to the References of another table, or
 // to its primary key where References is empty.
 type ForeignKey struct {
+	Name       string
 	Columns    []int
+	Qualifier  string // of Table, or ""
 	Table      string
 	References []string
+	// OnDelete and OnUpdate are in upper case, "" for the default.
+	OnDelete, OnUpdate string
+}
+
+// Check is a condition that every row keeps.
+type Check struct {
+	Name string
+	Text string // of the condition, without the outer parentheses
 }
 
 // Index is an index; each part is a column or an expression.
 type Index struct {
-	Parts []IndexPart
+	Name   string
+	Unique bool
+	Parts  []IndexPart
+	// Method is the kind of index in lower case where it is not the usual one.
+	Method string
 	// Special tells of a method that is no ordered tree: full text, trigram, hash.
 	Special bool
+	// Where is the text of a partial index's condition.
+	Where string
 }
 
 // IndexPart is a column by its index in Table.Columns, or, with Column -1, an
-// expression as [Table.Indexes] keeps it: in lower case, without blanks.
+// expression as [Squeeze] writes it.
 type IndexPart struct {
 	Column     int
 	Expression string
+	// Text is the expression as written.
+	Text string
+	Desc bool
+}
+
+// UserType is an enumeration or a domain.
+type UserType struct {
+	Name      string
+	Qualifier string
+	Values    []string // of an enumeration
+	Base      Type     // of a domain
+	NotNull   bool
+	Check     string // of a domain, on VALUE
 }
 
 // Column finds a column by name, whatever its letter case; -1 if there is none.
@@ -162,4 +314,12 @@ func (t *Table) LeadsIndex(column int) bool {
 		slices.ContainsFunc(t.Indexes, func(i Index) bool {
 			return !i.Special && len(i.Parts) > 0 && i.Parts[0].Column == column
 		})
+}
+
+// clone gives a copy whose lists can be changed.
+func (t *Table) clone() *Table {
+	c := *t
+	c.Columns, c.Keys, c.Foreign = slices.Clone(t.Columns), slices.Clone(t.Keys), slices.Clone(t.Foreign)
+	c.Checks, c.Indexes = slices.Clone(t.Checks), slices.Clone(t.Indexes)
+	return &c
 }

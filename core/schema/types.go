@@ -22,8 +22,12 @@ const (
 
 // Type is a column's type.
 type Type struct {
-	Class Class
-	Name  string // as written, for people
+	Class    Class
+	Name     string // as written, for people
+	Length   int    // or the precision of a number; 0 where none is written
+	Scale    int
+	Unsigned bool
+	Values   []string // of an enumeration
 }
 
 // classOf classifies a type by its first word in lower case; zoned tells of

@@ -3,6 +3,7 @@ package syntax
 import (
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
+	"justlens/core/text"
 )
 
 // create reads CREATE TABLE, VIEW and INDEX, and passes over the rest.
@@ -65,6 +66,9 @@ func (p *Parser) createTable() Stmt {
 		p.tableElements(n)
 		p.expectKind(RightParen, ") or a comma")
 	}
+	if p.accept(word.Like) {
+		n.Like = p.path("a table")
+	}
 	// Options of many kinds; only a query among them matters.
 	for !p.atEnd() && !p.startsAnother() {
 		if p.startsQuery(0) {
@@ -85,6 +89,8 @@ func (p *Parser) tableElements(n *CreateTable) {
 			p.lists.constraints.push(p.constraint())
 			p.skipElement()
 		case p.at(word.Like):
+			p.next()
+			n.Like = p.path("a table")
 			p.skipElement()
 		default:
 			p.lists.columns.push(p.columnDef())
@@ -165,7 +171,7 @@ func (p *Parser) startsColumnConstraint() bool {
 func (p *Parser) constraint() *Constraint {
 	start := p.start()
 	c := p.slabs.constraints.New()
-	if p.accept(word.Constraint) && !p.atAny(word.Primary, word.Unique, word.Foreign, word.Check) {
+	if p.accept(word.Constraint) && !p.atAny(word.Primary, word.Unique, word.Foreign, word.Check, word.References) {
 		c.Name = p.ident("a name for the constraint")
 	}
 	switch {
@@ -192,10 +198,31 @@ func (p *Parser) constraint() *Constraint {
 	case p.accept(word.Default):
 		c.Type = DefaultValue
 		c.X = p.exprAbove(p.power[dialect.Not])
-	case p.atAny(word.Index, word.Key):
-		c.Type = IndexKey
+	case p.atAny(word.Index, word.Key, word.Fulltext, word.Spatial):
+		c.Type, c.Kept = IndexKey, p.atAny(word.Fulltext, word.Spatial)
 		p.next()
 		p.keyColumns(c)
+	case p.at(word.Null):
+		c.Type = NullAllowed
+		p.next()
+	case p.at(word.Collate):
+		c.Type = ColumnCollation
+		p.next()
+		c.Table = p.collation()
+	case p.at(word.Comment) && p.peek(1).Kind == TextToken:
+		c.Type = ColumnComment
+		p.next()
+		textStart := p.start()
+		p.next()
+		c.X = p.literal(textStart, TextLiteral)
+	case p.atAny(word.AutoIncrement, word.Autoincrement, word.Identity):
+		c.Type = IdentityValue
+		p.next()
+		if p.tok.Kind == LeftParen {
+			p.skipParens()
+		}
+	case p.atAny(word.Generated, word.As):
+		p.generated(c)
 	default:
 		c.Type = OtherConstraint
 		p.skipConstraint()
@@ -204,12 +231,35 @@ func (p *Parser) constraint() *Constraint {
 	return c
 }
 
-// skipConstraint passes over GENERATED …, AS (…), COLLATE x, COMMENT 'x' and the like.
-func (p *Parser) skipConstraint() {
-	if p.accept(word.Collate) {
-		p.collation()
-		return
+// generated reads GENERATED ALWAYS AS (x) STORED, GENERATED … AS IDENTITY, and
+// AS (x).
+func (p *Parser) generated(c *Constraint) {
+	c.Type = OtherConstraint
+	for p.atAny(word.Generated, word.Always, word.By, word.Default, word.On, word.Null) {
+		p.next()
 	}
+	p.expect(word.As)
+	switch {
+	case p.at(word.Identity):
+		c.Type = IdentityValue
+		p.next()
+		if p.tok.Kind == LeftParen {
+			p.skipParens()
+		}
+	case p.tok.Kind == LeftParen:
+		p.next()
+		c.Type, c.X = GeneratedAs, p.expr()
+		p.expectKind(RightParen, ")")
+		if c.Kept = p.atAny(word.Stored, word.Persisted, word.Persistent); c.Kept || p.at(word.Virtual) {
+			p.next()
+		}
+	default:
+		p.skipConstraint() // AS ROW START
+	}
+}
+
+// skipConstraint passes over what nothing needs to know.
+func (p *Parser) skipConstraint() {
 	p.next()
 	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
 		if p.startsColumnConstraint() && !p.at(word.As) {
@@ -248,11 +298,20 @@ func (p *Parser) references(c *Constraint) {
 	for p.atAny(word.On, word.Match, word.Deferrable, word.Initially) || p.at(word.Not) && p.peek(1).Word() == word.Deferrable {
 		switch {
 		case p.accept(word.On):
-			p.next() // DELETE or UPDATE
+			action := &c.OnUpdate
+			if p.at(word.Delete) {
+				action = &c.OnDelete
+			}
+			p.next()
+			start := p.start()
 			if p.atAny(word.Set, word.No) {
 				p.next()
 			}
 			p.next()
+			*action = text.Span{Start: start, End: p.last}
+			if p.tok.Kind == LeftParen { // SET NULL (column)
+				p.skipParens()
+			}
 		case p.accept(word.Not):
 		default:
 			p.next()

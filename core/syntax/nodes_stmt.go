@@ -103,6 +103,7 @@ type CreateTable struct {
 	Temporary   bool
 	IfNotExists bool
 	Name        []Ident
+	Like        []Ident // the table that is copied
 	Columns     []*ColumnDef
 	Constraints []*Constraint
 	Query       *Query
@@ -128,9 +129,13 @@ const (
 	ForeignKey
 	CheckKey
 	DefaultValue
-	GeneratedAs
+	GeneratedAs // from X
 	IndexKey
 	OtherConstraint
+	IdentityValue // numbered by the database
+	ColumnCollation
+	ColumnComment // X is the text
+	NullAllowed
 )
 
 // Constraint is a constraint of a column or a table.
@@ -141,9 +146,15 @@ type Constraint struct {
 	Type       ConstraintKind
 	Name       Ident
 	Columns    []*OrderItem
-	Table      []Ident // the table referred to
+	Table      []Ident // the table referred to, or the collation
 	References []Ident // its columns
 	X          Expr
+	// OnDelete and OnUpdate are the spans of what follows these words, empty
+	// where they are not written.
+	OnDelete, OnUpdate text.Span
+	// Kept tells that a generated column is stored, a full text or other special
+	// index that it is one.
+	Kept bool
 }
 
 // AlterKind tells the actions of ALTER TABLE apart.

@@ -1,0 +1,239 @@
+package schema
+
+import (
+	"slices"
+	"strings"
+
+	"justlens/core/syntax"
+)
+
+func (a applier) alterTable(n *syntax.AlterTable) {
+	old := a.find(n.Name)
+	if old == nil {
+		if len(n.Name) > 0 && !n.IfExists {
+			a.schema.problem(n.Name[len(n.Name)-1].Span, "no table %s to change", a.text(n.Name[len(n.Name)-1]))
+		}
+		return
+	}
+	t := old.clone()
+	for _, action := range n.Actions {
+		if action.Action == syntax.RenameTable {
+			a.schema.remove(old)
+			a.referTo(t.Name, a.text(action.To))
+			t.Name, t.Quoted = a.text(action.To), action.To.Quoted
+			continue
+		}
+		a.alter(t, action)
+	}
+	a.schema.put(t)
+}
+
+// referTo lets the foreign keys that refer to a table follow its new name.
+func (a applier) referTo(old, name string) {
+	for _, t := range a.schema.Tables() {
+		for i, f := range t.Foreign {
+			if strings.EqualFold(f.Table, old) {
+				changed := t.clone()
+				changed.Foreign[i].Table = name
+				a.schema.put(changed)
+				t = changed
+			}
+		}
+	}
+}
+
+// alter applies one action to a table that may be changed.
+func (a applier) alter(t *Table, n *syntax.AlterAction) {
+	switch n.Action {
+	case syntax.AddColumn:
+		a.addColumn(t, n)
+	case syntax.AddConstraint:
+		a.tableConstraint(t, n.Constraint)
+	case syntax.DropColumn:
+		if i := a.mustHave(t, n); i >= 0 {
+			t.dropColumn(i)
+		}
+	case syntax.DropConstraint:
+		t.dropConstraint(a.text(n.Name))
+	case syntax.DropPrimaryKey:
+		for i := range t.Columns {
+			t.Columns[i].Primary = false
+		}
+		t.Keys = slices.DeleteFunc(t.Keys, func(k Key) bool { return k.Primary })
+	case syntax.RenameColumn:
+		if i := a.mustHave(t, n); i >= 0 {
+			t.Columns[i].Name, t.Columns[i].Quoted = a.text(n.To), n.To.Quoted
+		}
+	case syntax.RenameConstraint:
+		t.renameConstraint(a.text(n.Name), a.text(n.To))
+	case syntax.ChangeColumn:
+		if i := a.mustHave(t, n); i >= 0 && n.Column != nil {
+			primary := t.Columns[i].Primary
+			t.Columns[i] = a.column(n.Column)
+			t.Columns[i].Primary = primary
+			a.columnConstraints(t, n.Column, i)
+		}
+	case syntax.SetType, syntax.SetNotNull, syntax.DropNotNull, syntax.SetDefault, syntax.DropDefault:
+		if i := a.mustHave(t, n); i >= 0 {
+			a.alterColumn(&t.Columns[i], n)
+		}
+	}
+}
+
+func (a applier) alterColumn(c *Column, n *syntax.AlterAction) {
+	if n.Type != nil {
+		c.Type = a.typeOf(n.Type)
+	}
+	switch n.Action {
+	case syntax.SetNotNull:
+		c.NotNull = true
+	case syntax.DropNotNull:
+		c.NotNull = false
+	case syntax.SetDefault:
+		c.Default = a.expr(n.X)
+	case syntax.DropDefault:
+		c.Default = ""
+	}
+}
+
+func (a applier) addColumn(t *Table, n *syntax.AlterAction) {
+	c := a.column(n.Column)
+	if t.Column(c.Name) >= 0 {
+		if !n.IfExists {
+			a.schema.problem(n.Name.Span, "%s has a column %s already", t.Name, c.Name)
+		}
+		return
+	}
+	t.Columns = append(t.Columns, c)
+	a.columnConstraints(t, n.Column, len(t.Columns)-1)
+}
+
+// mustHave finds the column that an action is about, or tells that there is none.
+func (a applier) mustHave(t *Table, n *syntax.AlterAction) int {
+	i := t.Column(a.text(n.Name))
+	if i < 0 && t.Complete && !n.IfExists {
+		a.schema.problem(n.Name.Span, "%s has no column %s", t.Name, a.text(n.Name))
+	}
+	return i
+}
+
+// dropColumn takes a column away, with the keys and indexes that hold it.
+func (t *Table) dropColumn(column int) {
+	t.Columns = slices.Delete(t.Columns, column, column+1)
+	// without gives the list with the later columns moved up, nil if it holds the column.
+	without := func(list []int) []int {
+		if slices.Contains(list, column) {
+			return nil
+		}
+		moved := slices.Clone(list)
+		for i := range moved {
+			if moved[i] > column {
+				moved[i]--
+			}
+		}
+		return moved
+	}
+	var keys []Key
+	for _, k := range t.Keys {
+		if k.Columns = without(k.Columns); k.Columns != nil {
+			keys = append(keys, k)
+		}
+	}
+	var foreign []ForeignKey
+	for _, f := range t.Foreign {
+		if f.Columns = without(f.Columns); f.Columns != nil {
+			foreign = append(foreign, f)
+		}
+	}
+	var indexes []Index
+	for _, index := range t.Indexes {
+		parts, kept := slices.Clone(index.Parts), true
+		for i := range parts {
+			kept = kept && parts[i].Column != column
+			if parts[i].Column > column {
+				parts[i].Column--
+			}
+		}
+		if index.Parts = parts; kept {
+			indexes = append(indexes, index)
+		}
+	}
+	t.Keys, t.Foreign, t.Indexes = keys, foreign, indexes
+}
+
+// dropConstraint drops what has the name: a key, a foreign key, a check or an index.
+func (t *Table) dropConstraint(name string) {
+	for _, k := range t.Keys {
+		if k.Primary && (strings.EqualFold(k.Name, name) || k.Name == "" && strings.EqualFold(t.Name+"_pkey", name)) {
+			for _, c := range k.Columns {
+				t.Columns[c].Primary = false
+			}
+		}
+	}
+	t.Keys = slices.DeleteFunc(t.Keys, func(k Key) bool {
+		return strings.EqualFold(k.Name, name) || k.Primary && k.Name == "" && strings.EqualFold(t.Name+"_pkey", name)
+	})
+	t.Foreign = slices.DeleteFunc(t.Foreign, func(f ForeignKey) bool { return strings.EqualFold(f.Name, name) })
+	t.Checks = slices.DeleteFunc(t.Checks, func(c Check) bool { return strings.EqualFold(c.Name, name) })
+	t.Indexes = slices.DeleteFunc(t.Indexes, func(i Index) bool { return strings.EqualFold(i.Name, name) })
+}
+
+func (t *Table) renameConstraint(old, name string) {
+	for i := range t.Keys {
+		if strings.EqualFold(t.Keys[i].Name, old) {
+			t.Keys[i].Name = name
+		}
+	}
+	for i := range t.Foreign {
+		if strings.EqualFold(t.Foreign[i].Name, old) {
+			t.Foreign[i].Name = name
+		}
+	}
+	for i := range t.Indexes {
+		if strings.EqualFold(t.Indexes[i].Name, old) {
+			t.Indexes[i].Name = name
+		}
+	}
+}
+
+func (a applier) drop(n *syntax.Drop) {
+	what := strings.ToLower(a.text(n.What))
+	for _, ref := range n.Tables {
+		if len(ref.Name) == 0 {
+			continue
+		}
+		last := a.text(ref.Name[len(ref.Name)-1])
+		switch what {
+		case "table", "view":
+			t := a.find(ref.Name)
+			if t == nil {
+				if !n.IfExists && a.schema.Len() > 0 {
+					a.schema.problem(ref.Span(), "no %s %s to drop", what, last)
+				}
+				continue
+			}
+			a.schema.remove(t)
+		case "type", "domain":
+			if a.schema.Type(last) != nil {
+				a.schema.putType(last, nil)
+			}
+		case "index":
+			a.dropIndex(last, n.On)
+		}
+	}
+}
+
+func (a applier) dropIndex(name string, on []syntax.Ident) {
+	tables := a.schema.Tables()
+	if t := a.find(on); t != nil {
+		tables = []*Table{t}
+	}
+	for _, t := range tables {
+		if slices.ContainsFunc(t.Indexes, func(i Index) bool { return strings.EqualFold(i.Name, name) }) ||
+			slices.ContainsFunc(t.Keys, func(k Key) bool { return k.Name != "" && strings.EqualFold(k.Name, name) }) {
+			changed := t.clone()
+			changed.dropConstraint(name)
+			a.schema.put(changed)
+		}
+	}
+}
