@@ -12,8 +12,8 @@ import (
 // road lists the packages in the order of the road of data: each may import
 // only those before it.
 var road = []string{
-	"core/text", "core/dialect/word", "core/dialect", "core/syntax", "core/schema", "core/bind", "core/check",
-	"core/checks/", "core/checks", "core/review", "core/mend", "demo", "report", "cli", "cmd/justlens",
+	"core/text", "core/slab", "core/dialect/word", "core/dialect", "core/syntax", "core/schema", "core/bind", "core/check",
+	"core/checks/", "core/checks", "core/review", "core/mend", "database", "demo", "report", "cli", "cmd/justlens",
 }
 
 // place gives a package's place on the road, -1 for what is no part of it.

@@ -27,8 +27,8 @@ type server struct {
 	mu      sync.Mutex // one statement at a time: each is undone before the next
 }
 
-// database is the name of the scratch database.
-const database = "justlens_claims"
+// scratch is the name of the scratch database.
+const scratch = "justlens_claims"
 
 // env gives a setting or what this machine has.
 func env(name, otherwise string) string {
@@ -49,11 +49,11 @@ func open(t *testing.T, d dialect.Dialect) *server {
 		url := env("JUSTLENS_TEST_POSTGRES", "postgres://root@127.0.0.1:5432/postgres?sslmode=disable")
 		recreate(t, "pgx", url)
 		at := strings.LastIndex(url, "/")
-		db, err = sql.Open("pgx", url[:at+1]+database+url[at+len("/postgres"):])
+		db, err = sql.Open("pgx", url[:at+1]+scratch+url[at+len("/postgres"):])
 	case dialect.MariaDB:
 		dsn := env("JUSTLENS_TEST_MARIADB", "root@tcp(127.0.0.1:3306)/")
 		recreate(t, "mysql", dsn)
-		db, err = sql.Open("mysql", dsn+database+"?multiStatements=true")
+		db, err = sql.Open("mysql", dsn+scratch+"?multiStatements=true")
 	case dialect.SQLite:
 		db, err = sql.Open("sqlite", ":memory:")
 	}
@@ -86,9 +86,9 @@ func recreate(t *testing.T, driver, dsn string) {
 		}
 		t.Skipf("no %s server here: %v", driver, err)
 	}
-	_, err = db.ExecContext(ctx, "DROP DATABASE IF EXISTS "+database)
+	_, err = db.ExecContext(ctx, "DROP DATABASE IF EXISTS "+scratch)
 	require.NoError(t, err)
-	_, err = db.ExecContext(ctx, "CREATE DATABASE "+database)
+	_, err = db.ExecContext(ctx, "CREATE DATABASE "+scratch)
 	require.NoError(t, err)
 }
 

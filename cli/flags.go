@@ -1,6 +1,7 @@
 package cli
 
 import (
+	"context"
 	"errors"
 	"fmt"
 	"io"
@@ -14,8 +15,7 @@ import (
 	"justlens/core/checks"
 	"justlens/core/dialect"
 	"justlens/core/review"
-	"justlens/core/schema"
-	"justlens/core/text"
+	"justlens/database"
 )
 
 // reviewFlags are the flags that review and mend share.
@@ -31,7 +31,7 @@ type reviewFlags struct {
 func (f *reviewFlags) add(cmd *cobra.Command) {
 	flags := cmd.Flags()
 	flags.StringVar(&f.dialect, "dialect", "auto", "whose SQL it is: auto, "+strings.Join(dialectNames(), ", ")+"; a version may follow, as in postgres@15")
-	flags.StringArrayVar(&f.schemas, "schema", nil, "`FILE` of DDL text that tells of the tables; may be given several times")
+	flags.StringArrayVar(&f.schemas, "schema", nil, "`SOURCE` that tells of the tables: DDL text, a folder of it, a SQLite file, postgres://…, mysql://…; may be given several times")
 	flags.StringVar(&f.certainty, "certainty", "likely", "least certainty to tell of: certain, likely, possible")
 	flags.StringSliceVar(&f.only, "only", nil, "only these `CHECKS` or families, as null.equals,join")
 	flags.StringSliceVar(&f.skip, "skip", nil, "without these `CHECKS` or families")
@@ -47,7 +47,7 @@ func dialectNames() []string {
 }
 
 // options turns the flags into review options. What it warns of goes to warn.
-func (f *reviewFlags) options(warn io.Writer) (review.Options, error) {
+func (f *reviewFlags) options(ctx context.Context, warn io.Writer) (review.Options, error) {
 	o := review.Options{Auto: strings.EqualFold(f.dialect, "auto")}
 	var err error
 	if !o.Auto {
@@ -61,7 +61,11 @@ func (f *reviewFlags) options(warn io.Writer) (review.Options, error) {
 	if o.Checks, err = chosenChecks(f.only, f.skip); err != nil {
 		return o, err
 	}
-	o.Schema, err = loadSchemas(f.schemas, o, warn)
+	var d dialect.Dialect
+	o.Schema, d, err = loadSchemas(ctx, f.schemas, o.Dialect, o.Auto, warn)
+	if o.Auto && slices.ContainsFunc(f.schemas, database.IsSource) {
+		o.Auto, o.Dialect = false, d // the SQL is most likely that database's
+	}
 	return o, err
 }
 
@@ -85,35 +89,6 @@ func chosenChecks(only, skip []string) ([]*check.Check, error) {
 
 func named(c *check.Check, name string) bool {
 	return strings.EqualFold(c.ID, name) || strings.EqualFold(c.Family(), name)
-}
-
-// loadSchemas reads the files of DDL text in order.
-func loadSchemas(paths []string, o review.Options, warn io.Writer) (*schema.Schema, error) {
-	if len(paths) == 0 {
-		return nil, nil
-	}
-	s := schema.New(nil)
-	for _, path := range paths {
-		src, err := os.ReadFile(path)
-		if err != nil {
-			return nil, fmt.Errorf("schema %s", plainError(path, err))
-		}
-		f, err := text.NewFile(path, src)
-		if err != nil {
-			return nil, fmt.Errorf("schema %s: %w", path, err)
-		}
-		before := s.Len()
-		s.Problems = nil
-		s.Load(f.Bytes(), o.Dialect)
-		for _, problem := range s.Problems {
-			at := f.Place(problem.Span.Start)
-			fmt.Fprintf(warn, "justlens: schema %s, line %d, column %d: %s\n", path, at.Line, at.Column, problem.Message)
-		}
-		if s.Len() == before {
-			return nil, fmt.Errorf("schema %s: no CREATE TABLE in it; name a file of DDL text", path)
-		}
-	}
-	return s, nil
 }
 
 // plainError says of a file error what is wrong, in our own words where the

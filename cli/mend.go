@@ -46,7 +46,7 @@ func (o *mendOptions) run(cmd *cobra.Command, paths []string) error {
 		return err
 	}
 	stderr := cmd.ErrOrStderr()
-	options, err := o.options(stderr)
+	options, err := o.options(cmd.Context(), stderr)
 	if err != nil {
 		return err
 	}

@@ -59,7 +59,7 @@ func (o *reviewOptions) run(cmd *cobra.Command, paths []string, env func(string)
 		return err
 	}
 	stderr := cmd.ErrOrStderr()
-	options, err := o.options(stderr)
+	options, err := o.options(cmd.Context(), stderr)
 	if err != nil {
 		return err
 	}

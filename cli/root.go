@@ -8,6 +8,7 @@
 //	mend.go     justlens mend
 //	guide.go    justlens guide
 //	demo.go     justlens demo
+//	schema.go   justlens schema, and the sources of --schema
 //	write.go    files written whole or not at all
 package cli
 
@@ -89,6 +90,6 @@ func newRoot(env func(string) string) *cobra.Command {
 	root.SetFlagErrorFunc(func(_ *cobra.Command, err error) error { return usageError{err} })
 	root.SetVersionTemplate("justlens {{.Version}}\n")
 	root.CompletionOptions.HiddenDefaultCmd = true
-	root.AddCommand(newReview(env), newMend(), newGuide(env), newDemo(env))
+	root.AddCommand(newReview(env), newMend(), newGuide(env), newSchema(), newDemo(env))
 	return root
 }

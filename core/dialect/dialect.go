@@ -72,3 +72,30 @@ func (d Dialect) Reserves(w word.Word) bool { return reserved[w].Has(d) }
 
 // ReservedIn gives the dialects that reserve the word.
 func ReservedIn(w word.Word) Set { return reserved[w] }
+
+// Quote puts a name between the dialect's quotes.
+func (d Dialect) Quote(name string) string {
+	switch {
+	case d == SQLServer:
+		return "[" + strings.ReplaceAll(name, "]", "]]") + "]"
+	case d.Has(DoubleQuotedText):
+		return "`" + strings.ReplaceAll(name, "`", "``") + "`"
+	}
+	return `"` + strings.ReplaceAll(name, `"`, `""`) + `"`
+}
+
+// Name writes a name bare where the dialect reads it so, else in quotes. exact
+// tells that its letter case matters, as that of a name created in quotes does.
+func (d Dialect) Name(name string, exact bool) string {
+	plain, folded := name != "", true
+	for i, c := range name {
+		letter := 'a' <= c && c <= 'z' || c == '_'
+		upper := 'A' <= c && c <= 'Z'
+		plain = plain && (letter || upper || i > 0 && '0' <= c && c <= '9')
+		folded = folded && (!upper || d == Oracle) && (!letter || c == '_' || d != Oracle)
+	}
+	if !plain || d.Reserves(word.Find(name)) || exact && !folded && (d == Postgres || d == Oracle || d == ANSI) {
+		return d.Quote(name)
+	}
+	return name
+}

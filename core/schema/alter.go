@@ -20,7 +20,7 @@ func (a applier) alterTable(n *syntax.AlterTable) {
 		if action.Action == syntax.RenameTable {
 			a.schema.remove(old)
 			a.referTo(t.Name, a.text(action.To))
-			t.Name, t.Quoted = a.text(action.To), action.To.Quoted
+			t.Name, t.Quoted = a.text(action.To), a.exact(action.To)
 			continue
 		}
 		a.alter(t, action)
@@ -62,7 +62,7 @@ func (a applier) alter(t *Table, n *syntax.AlterAction) {
 		t.Keys = slices.DeleteFunc(t.Keys, func(k Key) bool { return k.Primary })
 	case syntax.RenameColumn:
 		if i := a.mustHave(t, n); i >= 0 {
-			t.Columns[i].Name, t.Columns[i].Quoted = a.text(n.To), n.To.Quoted
+			t.Columns[i].Name, t.Columns[i].Quoted = a.text(n.To), a.exact(n.To)
 		}
 	case syntax.RenameConstraint:
 		t.renameConstraint(a.text(n.Name), a.text(n.To))
@@ -158,7 +158,14 @@ func (t *Table) dropColumn(column int) {
 			indexes = append(indexes, index)
 		}
 	}
-	t.Keys, t.Foreign, t.Indexes = keys, foreign, indexes
+	var checks []Check
+	for _, c := range t.Checks {
+		if moved := without(c.Columns); moved != nil || len(c.Columns) == 0 {
+			c.Columns = moved
+			checks = append(checks, c)
+		}
+	}
+	t.Keys, t.Foreign, t.Indexes, t.Checks = keys, foreign, indexes, checks
 }
 
 // dropConstraint drops what has the name: a key, a foreign key, a check or an index.

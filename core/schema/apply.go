@@ -2,6 +2,7 @@ package schema
 
 import (
 	"fmt"
+	"reflect"
 	"slices"
 	"strings"
 
@@ -55,6 +56,53 @@ func (s *Schema) Load(src []byte, d dialect.Dialect) {
 			s.Apply(stmt, src)
 		}
 	}
+	s.settleViews()
+}
+
+// maxViewDepth bounds how many views may stand on each other.
+const maxViewDepth = 16
+
+// settleViews works the columns of views out again until nothing changes, for
+// a view may stand in the text before what it reads.
+func (s *Schema) settleViews() {
+	p := syntax.NewParser(syntax.NewNames())
+	for range maxViewDepth {
+		changed := false
+		for _, t := range s.Tables() {
+			if !t.IsView || t.Complete && !slices.ContainsFunc(t.Columns, func(c Column) bool { return c.Type.Class == Unknown }) {
+				continue
+			}
+			src := []byte(t.Query)
+			p.Reset(src, s.dialect)
+			stmt := p.Next()
+			if stmt == nil {
+				continue
+			}
+			query, ok := stmt.Node.(*syntax.SelectStmt)
+			if !ok {
+				continue
+			}
+			again := t.clone()
+			again.Columns, again.Complete = applier{src: src, schema: s}.outputs(query.Query.Body)
+			for i := range min(len(t.Columns), len(again.Columns)) {
+				again.Columns[i].Name, again.Columns[i].Quoted = t.Columns[i].Name, t.Columns[i].Quoted
+			}
+			again.Complete = again.Complete || t.Complete
+			if len(again.Columns) >= len(t.Columns) && !reflect.DeepEqual(again, t) {
+				s.put(again)
+				changed = true
+			}
+		}
+		if !changed {
+			return
+		}
+	}
+}
+
+// Guess tells the dialect of DDL text, ANSI where nothing gives it away.
+func Guess(src []byte) dialect.Dialect {
+	d, _ := syntax.Guess(src, syntax.NewNames())
+	return d
 }
 
 func (s *Schema) problem(at text.Span, format string, args ...any) {
@@ -76,12 +124,29 @@ func (a applier) text(id syntax.Ident) string {
 	return s
 }
 
+// exact reports whether a name is found only in quotes, as its letter case is
+// another than that to which the database folds bare names.
+func (a applier) exact(id syntax.Ident) bool {
+	d := a.schema.dialect
+	if !id.Quoted || d != dialect.Postgres && d != dialect.Oracle && d != dialect.ANSI {
+		return false
+	}
+	name := a.text(id)
+	if d.Has(dialect.FoldUpper) {
+		return name != strings.ToUpper(name)
+	}
+	return name != strings.ToLower(name)
+}
+
 // span gives the text of a span on one line.
 func (a applier) span(s text.Span) string {
 	return strings.Join(strings.Fields(string(a.src[s.Start:s.End])), " ")
 }
 
 func (a applier) expr(x syntax.Expr) string { return a.span(x.Span()) }
+
+// bare gives an expression without parentheses around the whole of it.
+func (a applier) bare(x syntax.Expr) string { return a.expr(syntax.Unparen(x)) }
 
 // find gives the table that a name of one or more parts means.
 func (a applier) find(name []syntax.Ident) *Table {
@@ -97,7 +162,7 @@ func (a applier) find(name []syntax.Ident) *Table {
 
 func (a applier) named(name []syntax.Ident) *Table {
 	last := name[len(name)-1]
-	t := &Table{Name: a.text(last), Quoted: last.Quoted}
+	t := &Table{Name: a.text(last), Quoted: a.exact(last)}
 	if len(name) > 1 {
 		t.Qualifier = a.text(name[len(name)-2])
 	}
@@ -113,6 +178,9 @@ func (a applier) createTable(n *syntax.CreateTable) {
 	t.Complete = n.Query == nil && len(n.Columns) > 0 && n.Like == nil
 	if old := a.find(n.Like); old != nil {
 		t.Columns, t.Complete = slices.Clone(old.Columns), old.Complete
+		if a.schema.dialect.Has(dialect.ExecutedComments) { // MySQL and MariaDB copy keys, too
+			t.Keys, t.Checks, t.Indexes = slices.Clone(old.Keys), slices.Clone(old.Checks), slices.Clone(old.Indexes)
+		}
 	}
 	for _, c := range n.Columns {
 		t.Columns = append(t.Columns, a.column(c))
@@ -131,7 +199,7 @@ func (a applier) createTable(n *syntax.CreateTable) {
 
 // column gives a column without its keys.
 func (a applier) column(n *syntax.ColumnDef) Column {
-	c := Column{Name: a.text(n.Name), Quoted: n.Name.Quoted, Type: a.typeOf(n.Type), NotNull: n.NotNull}
+	c := Column{Name: a.text(n.Name), Quoted: a.exact(n.Name), Type: a.typeOf(n.Type), NotNull: n.NotNull}
 	if u := a.schema.Type(c.Type.Name); u != nil && u.NotNull {
 		c.NotNull = true
 	}
@@ -140,7 +208,7 @@ func (a applier) column(n *syntax.ColumnDef) Column {
 		case syntax.DefaultValue:
 			c.Default = a.expr(con.X)
 		case syntax.GeneratedAs:
-			c.Generated, c.Stored = a.expr(con.X), con.Kept
+			c.Generated, c.Stored = a.bare(con.X), con.Kept
 		case syntax.IdentityValue:
 			c.Identity = true
 			c.NotNull = c.NotNull || a.schema.dialect != dialect.SQLite
@@ -199,6 +267,20 @@ func (a applier) columnOf(t *Table, x syntax.Expr) int {
 	return -1
 }
 
+// columnsIn lists the columns of a table that an expression names.
+func (a applier) columnsIn(t *Table, x syntax.Expr) []int {
+	var columns []int
+	syntax.Inspect(x, func(n syntax.Node) bool {
+		if name, ok := n.(*syntax.Name); ok {
+			if i := t.Column(a.text(name.Last())); i >= 0 && !slices.Contains(columns, i) {
+				columns = append(columns, i)
+			}
+		}
+		return true
+	})
+	return columns
+}
+
 func (a applier) constraint(t *Table, c *syntax.Constraint, columns []int) {
 	name := ""
 	if !c.Name.IsZero() {
@@ -219,7 +301,7 @@ func (a applier) constraint(t *Table, c *syntax.Constraint, columns []int) {
 		}
 		t.Indexes = append(t.Indexes, index)
 	case syntax.CheckKey:
-		t.Checks = append(t.Checks, Check{Name: name, Text: a.expr(c.X)})
+		t.Checks = append(t.Checks, Check{Name: name, Text: a.bare(c.X), Columns: a.columnsIn(t, c.X)})
 	case syntax.ForeignKey:
 		if len(c.Table) == 0 {
 			return
@@ -250,6 +332,9 @@ func (a applier) typeOf(n *syntax.TypeName) Type {
 		return Type{}
 	}
 	t := Type{Name: a.span(n.Span())}
+	if strings.EqualFold(t.Name, unknownType) {
+		return Type{}
+	}
 	last := n.Parts[len(n.Parts)-1]
 	words := strings.Fields(strings.ToLower(t.Name))
 	zoned := false
@@ -312,9 +397,9 @@ func (a applier) queryColumns(t *Table, q *syntax.Query, names []syntax.Ident) {
 	t.Complete = complete
 	for i, id := range names {
 		if own+i < len(t.Columns) {
-			t.Columns[own+i].Name, t.Columns[own+i].Quoted = a.text(id), id.Quoted
+			t.Columns[own+i].Name, t.Columns[own+i].Quoted = a.text(id), a.exact(id)
 		} else {
-			t.Columns = append(t.Columns, Column{Name: a.text(id), Quoted: id.Quoted})
+			t.Columns = append(t.Columns, Column{Name: a.text(id), Quoted: a.exact(id)})
 		}
 	}
 	t.Complete = t.Complete || len(names) > 0
@@ -346,14 +431,14 @@ func (a applier) selectOutputs(s *syntax.Select) ([]Column, bool) {
 			continue
 		case *syntax.Name:
 			c := a.sourceColumn(x, sources)
-			c.Name, c.Quoted = a.text(x.Last()), x.Last().Quoted
+			c.Name, c.Quoted = a.text(x.Last()), a.exact(x.Last())
 			columns = append(columns, c)
 		default:
 			columns = append(columns, Column{})
 			complete = complete && !item.Alias.IsZero()
 		}
 		if last := &columns[len(columns)-1]; !item.Alias.IsZero() {
-			last.Name, last.Quoted = a.text(item.Alias), item.Alias.Quoted
+			last.Name, last.Quoted = a.text(item.Alias), a.exact(item.Alias)
 		}
 	}
 	return columns, complete && len(s.Items) > 0
@@ -482,7 +567,7 @@ func (a applier) createType(n *syntax.CreateType) {
 		u.Base = a.typeOf(n.Type)
 	}
 	if n.Check != nil {
-		u.Check = a.expr(n.Check)
+		u.Check = a.bare(n.Check)
 	}
 	a.schema.putType(u.Name, u)
 }
@@ -507,12 +592,13 @@ func (a applier) createIndex(n *syntax.CreateIndex) {
 	if len(n.Name) > 0 {
 		index.Name = a.text(n.Name[len(n.Name)-1])
 	}
-	if index.Special {
+	index.Special = index.Special || n.Special
+	if index.Special && !n.Special {
 		index.Method = strings.ToLower(a.text(n.Method))
 	}
 	whole := n.Where == nil
 	if n.Where != nil {
-		index.Where = a.expr(n.Where.Cond)
+		index.Where = a.bare(n.Where.Cond)
 	}
 	var columns []int
 	for _, item := range n.Items {
@@ -523,7 +609,7 @@ func (a applier) createIndex(n *syntax.CreateIndex) {
 		}
 		whole = false
 		index.Parts = append(index.Parts, IndexPart{Column: -1, Desc: item.Desc,
-			Expression: Squeeze(a.src[item.X.Span().Start:item.X.Span().End]), Text: a.expr(item.X)})
+			Expression: Squeeze(a.src[item.X.Span().Start:item.X.Span().End]), Text: a.bare(item.X)})
 	}
 	t.Indexes = append(t.Indexes, index)
 	if n.Unique && whole {

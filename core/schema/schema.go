@@ -83,6 +83,9 @@ func (s *Schema) Table(qualifier, name string) *Table {
 	return nil
 }
 
+// Search sets where unqualified names are looked for; nil is the usual path.
+func (s *Schema) Search(path []string) { s.path = path }
+
 // named gives the tables of a last name, the nearest first.
 func (s *Schema) named(name string) []*Table {
 	name = strings.ToLower(name)
@@ -181,7 +184,7 @@ func (s *Schema) set(qualifier, name string, t *Table) {
 type Table struct {
 	Name      string // as written, without quotes
 	Qualifier string // the schema it was written with, or ""
-	Quoted    bool   // the name was written in quotes
+	Quoted    bool   // the name is found only in quotes
 	IsView    bool
 	Temporary bool
 	Columns   []Column
@@ -198,7 +201,7 @@ type Table struct {
 // Column is a column of a table.
 type Column struct {
 	Name      string // as written, without quotes
-	Quoted    bool   // the name was written in quotes
+	Quoted    bool   // the name is found only in quotes
 	Type      Type
 	NotNull   bool   // declared NOT NULL, or numbered by the database
 	Primary   bool   // part of the primary key
@@ -231,8 +234,9 @@ type ForeignKey struct {
 
 // Check is a condition that every row keeps.
 type Check struct {
-	Name string
-	Text string // of the condition, without the outer parentheses
+	Name    string
+	Text    string // of the condition, without the outer parentheses
+	Columns []int  // those it names
 }
 
 // Index is an index; each part is a column or an expression.

@@ -353,6 +353,7 @@ func (p *Parser) createIndex() Stmt {
 	n := p.slabs.createIndexs.New()
 	for !p.at(word.Index) {
 		n.Unique = n.Unique || p.at(word.Unique)
+		n.Special = n.Special || p.atAny(word.Fulltext, word.Spatial)
 		p.next()
 	}
 	p.next()

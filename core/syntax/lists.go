@@ -108,6 +108,9 @@ func (p *Parser) ident(what string) Ident {
 	}
 	p.reserved()
 	id := Ident{Span: p.tok.Span, Sym: p.tok.Sym, Quoted: p.tok.Kind == QuotedName}
+	if p.tok.Kind == TextToken { // of SQLite
+		id.Sym, id.Quoted = p.textSym(p.tok.Span), true
+	}
 	p.next()
 	return id
 }

@@ -243,6 +243,9 @@ type CreateView struct {
 type CreateIndex struct {
 	node
 	Unique bool
+	// Special is FULLTEXT or SPATIAL.
+	Special bool
+
 	Name   []Ident
 	Table  []Ident
 	Method Ident

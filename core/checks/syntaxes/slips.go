@@ -305,7 +305,7 @@ func runReservedName(p *check.Pass) {
 		if w, ok := p.KnownWord(e.Span); ok {
 			v = v.But(check.Refused, dialect.ReservedIn(w))
 		}
-		quoted := quote(p.Dialect, e.Found)
+		quoted := p.Dialect.Quote(e.Found)
 		p.Report(check.Finding{
 			Span: e.Span, Certainty: check.Certain, Verdicts: v,
 			Message: fmt.Sprintf("%s is a reserved word", e.Found),
@@ -313,15 +313,4 @@ func runReservedName(p *check.Pass) {
 			Mends:   []check.Mend{{Title: "quote it", Effect: check.NewRows, Edits: []text.Edit{check.Replace(e.Span, quoted)}}},
 		})
 	}
-}
-
-// quote writes a name in the dialect's quotes.
-func quote(d dialect.Dialect, name string) string {
-	switch {
-	case d == dialect.SQLServer:
-		return "[" + name + "]"
-	case d.Has(dialect.DoubleQuotedText):
-		return "`" + name + "`"
-	}
-	return `"` + name + `"`
 }

@@ -3,6 +3,11 @@
 // dialect, in the order of the alphabet.
 package word
 
+import (
+	"sort"
+	"strings"
+)
+
 // Word is the number of a known word; [NoWord] is any other word.
 type Word uint16
 
@@ -20,4 +25,14 @@ func (w Word) Lower() string {
 		return ""
 	}
 	return lower[w]
+}
+
+// Find gives the word with a name in any letter case, [NoWord] if none is known.
+func Find(name string) Word {
+	upper := strings.ToUpper(name)
+	i := sort.SearchStrings(names[1:], upper)
+	if i+1 < int(Total) && names[i+1] == upper {
+		return Word(i + 1)
+	}
+	return NoWord
 }

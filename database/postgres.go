@@ -1,0 +1,211 @@
+package database
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"net"
+	"net/url"
+	"strings"
+
+	"github.com/jackc/pgx/v5"
+	"github.com/jackc/pgx/v5/pgconn"
+
+	"justlens/core/dialect"
+)
+
+// The catalogues of PostgreSQL ("System Catalogs" of its documentation), read
+// with an empty search path, so that every name in them is qualified.
+const (
+	postgresTypes = `
+SELECT quote_ident(n.nspname) || '.' || quote_ident(t.typname), t.typtype::text,
+  CASE t.typtype WHEN 'e' THEN (SELECT string_agg(quote_literal(e.enumlabel), ', ' ORDER BY e.enumsortorder) FROM pg_enum e WHERE e.enumtypid = t.oid)
+  ELSE format_type(t.typbasetype, t.typtypmod) || CASE WHEN t.typnotnull THEN ' NOT NULL' ELSE '' END
+    || COALESCE((SELECT string_agg(' ' || pg_get_constraintdef(k.oid), '') FROM pg_constraint k WHERE k.contypid = t.oid), '') END
+FROM pg_type t JOIN pg_namespace n ON n.oid = t.typnamespace
+WHERE t.typtype IN ('e', 'd') AND n.nspname NOT IN ('pg_catalog', 'information_schema') AND n.nspname NOT LIKE 'pg\_%'
+ORDER BY 1`
+
+	postgresColumns = `
+SELECT quote_ident(n.nspname) || '.' || quote_ident(c.relname), c.relkind::text, quote_ident(a.attname), format_type(a.atttypid, a.atttypmod),
+  a.attnotnull, COALESCE(pg_get_expr(d.adbin, d.adrelid), ''), a.attidentity::text, a.attgenerated::text,
+  COALESCE((SELECT quote_ident(l.collname) FROM pg_collation l WHERE l.oid = a.attcollation AND l.collname <> 'default'
+    AND a.attcollation <> (SELECT y.typcollation FROM pg_type y WHERE y.oid = a.atttypid)), '')
+FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace JOIN pg_attribute a ON a.attrelid = c.oid AND a.attnum > 0 AND NOT a.attisdropped
+LEFT JOIN pg_attrdef d ON d.adrelid = c.oid AND d.adnum = a.attnum
+WHERE c.relkind IN ('r', 'p', 'f') AND n.nspname NOT IN ('pg_catalog', 'information_schema') AND n.nspname NOT LIKE 'pg\_%'
+ORDER BY n.nspname, c.relname, a.attnum`
+
+	postgresConstraints = `
+SELECT quote_ident(n.nspname) || '.' || quote_ident(c.relname), quote_ident(k.conname), pg_get_constraintdef(k.oid)
+FROM pg_constraint k JOIN pg_class c ON c.oid = k.conrelid JOIN pg_namespace n ON n.oid = c.relnamespace
+WHERE k.contype IN ('p', 'u', 'f', 'c') AND n.nspname NOT IN ('pg_catalog', 'information_schema') AND n.nspname NOT LIKE 'pg\_%'
+ORDER BY CASE k.contype WHEN 'p' THEN 1 WHEN 'u' THEN 2 WHEN 'c' THEN 3 ELSE 4 END, n.nspname, c.relname, k.conname`
+
+	postgresIndexes = `
+SELECT pg_get_indexdef(i.indexrelid)
+FROM pg_index i JOIN pg_class c ON c.oid = i.indrelid JOIN pg_namespace n ON n.oid = c.relnamespace
+WHERE c.relkind IN ('r', 'p') AND n.nspname NOT IN ('pg_catalog', 'information_schema') AND n.nspname NOT LIKE 'pg\_%'
+  AND NOT EXISTS (SELECT FROM pg_constraint k WHERE k.conindid = i.indexrelid AND k.contype IN ('p', 'u', 'x'))
+ORDER BY i.indexrelid::regclass::text`
+
+	postgresViews = `
+SELECT quote_ident(n.nspname) || '.' || quote_ident(c.relname),
+  (SELECT string_agg(quote_ident(a.attname), ', ' ORDER BY a.attnum) FROM pg_attribute a WHERE a.attrelid = c.oid AND a.attnum > 0 AND NOT a.attisdropped),
+  pg_get_viewdef(c.oid)
+FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace
+WHERE c.relkind IN ('v', 'm') AND n.nspname NOT IN ('pg_catalog', 'information_schema') AND n.nspname NOT LIKE 'pg\_%'
+ORDER BY c.oid`
+)
+
+func readPostgres(ctx context.Context, u *url.URL) (Schema, error) {
+	config, err := pgx.ParseConfig(u.String())
+	if err != nil {
+		return Schema{}, fmt.Errorf("%s: not an address that can be read", Redacted(u.String()))
+	}
+	config.RuntimeParams["default_transaction_read_only"] = "on"
+	conn, err := pgx.ConnectConfig(ctx, config)
+	if err != nil {
+		return Schema{}, postgresFailure(u, err)
+	}
+	defer conn.Close(context.WithoutCancel(ctx))
+	s, err := postgresSchema(ctx, conn)
+	if err != nil {
+		return Schema{}, postgresFailure(u, err)
+	}
+	return s, nil
+}
+
+func postgresSchema(ctx context.Context, conn *pgx.Conn) (Schema, error) {
+	s := Schema{Dialect: dialect.Postgres}
+	var path []string
+	if err := conn.QueryRow(ctx, "SELECT current_schemas(false)::text[]").Scan(&path); err != nil {
+		return s, err
+	}
+	s.Path = append([]string{""}, path...)
+	if _, err := conn.Exec(ctx, "SET search_path = ''"); err != nil {
+		return s, err
+	}
+	var b strings.Builder
+	for _, step := range []func(context.Context, *pgx.Conn, *strings.Builder) error{
+		postgresTypeDDL, postgresTableDDL, postgresConstraintDDL, postgresIndexDDL, postgresViewDDL,
+	} {
+		if err := step(ctx, conn, &b); err != nil {
+			return s, err
+		}
+	}
+	s.DDL = []byte(b.String())
+	return s, nil
+}
+
+func postgresTypeDDL(ctx context.Context, conn *pgx.Conn, b *strings.Builder) error {
+	var name, kind, body string
+	rows, err := conn.Query(ctx, postgresTypes)
+	if err != nil {
+		return err
+	}
+	_, err = pgx.ForEachRow(rows, []any{&name, &kind, &body}, func() error {
+		if kind == "e" {
+			fmt.Fprintf(b, "CREATE TYPE %s AS ENUM (%s);\n", name, body)
+		} else {
+			fmt.Fprintf(b, "CREATE DOMAIN %s AS %s;\n", name, body)
+		}
+		return nil
+	})
+	return err
+}
+
+func postgresTableDDL(ctx context.Context, conn *pgx.Conn, b *strings.Builder) error {
+	var table, kind, column, typ, expression, identity, generated, collation, last string
+	var required bool
+	rows, err := conn.Query(ctx, postgresColumns)
+	if err != nil {
+		return err
+	}
+	_, err = pgx.ForEachRow(rows, []any{&table, &kind, &column, &typ, &required, &expression, &identity, &generated, &collation}, func() error {
+		switch {
+		case last == "":
+			fmt.Fprintf(b, "CREATE TABLE %s (\n", table)
+		case table != last:
+			fmt.Fprintf(b, "\n);\nCREATE TABLE %s (\n", table)
+		default:
+			b.WriteString(",\n")
+		}
+		last = table
+		fmt.Fprintf(b, "  %s %s", column, typ)
+		if collation != "" {
+			fmt.Fprintf(b, " COLLATE %s", collation)
+		}
+		switch {
+		case generated != "":
+			fmt.Fprintf(b, " GENERATED ALWAYS AS (%s) STORED", expression)
+		case identity != "", strings.HasPrefix(expression, "nextval("): // serial, too
+			b.WriteString(" GENERATED BY DEFAULT AS IDENTITY")
+		case expression != "":
+			fmt.Fprintf(b, " DEFAULT %s", expression)
+		}
+		if required {
+			b.WriteString(" NOT NULL")
+		}
+		return nil
+	})
+	if last != "" {
+		b.WriteString("\n);\n")
+	}
+	return err
+}
+
+func postgresConstraintDDL(ctx context.Context, conn *pgx.Conn, b *strings.Builder) error {
+	var table, name, body string
+	rows, err := conn.Query(ctx, postgresConstraints)
+	if err != nil {
+		return err
+	}
+	_, err = pgx.ForEachRow(rows, []any{&table, &name, &body}, func() error {
+		fmt.Fprintf(b, "ALTER TABLE %s ADD CONSTRAINT %s %s;\n", table, name, body)
+		return nil
+	})
+	return err
+}
+
+func postgresIndexDDL(ctx context.Context, conn *pgx.Conn, b *strings.Builder) error {
+	var body string
+	rows, err := conn.Query(ctx, postgresIndexes)
+	if err != nil {
+		return err
+	}
+	_, err = pgx.ForEachRow(rows, []any{&body}, func() error {
+		fmt.Fprintf(b, "%s;\n", body)
+		return nil
+	})
+	return err
+}
+
+func postgresViewDDL(ctx context.Context, conn *pgx.Conn, b *strings.Builder) error {
+	var name, columns, body string
+	rows, err := conn.Query(ctx, postgresViews)
+	if err != nil {
+		return err
+	}
+	_, err = pgx.ForEachRow(rows, []any{&name, &columns, &body}, func() error {
+		fmt.Fprintf(b, "CREATE VIEW %s (%s) AS\n%s;\n", name, columns, strings.TrimSuffix(body, ";"))
+		return nil
+	})
+	return err
+}
+
+// postgresFailure reads the codes of "PostgreSQL Error Codes".
+func postgresFailure(u *url.URL, err error) error {
+	var refusal *pgconn.PgError
+	code := ""
+	if errors.As(err, &refusal) {
+		code = refusal.Code
+	}
+	return failure(u, err, strings.HasPrefix(code, "28"), code == "3D000")
+}
+
+func isNetwork(err error) bool {
+	var operation *net.OpError
+	var lookup *net.DNSError
+	return errors.As(err, &operation) || errors.As(err, &lookup)
+}
