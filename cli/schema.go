@@ -61,6 +61,7 @@ func loadSchemas(ctx context.Context, sources []string, d dialect.Dialect, auto 
 		return nil, d, nil
 	}
 	s := schema.New(nil)
+	s.SetWhole()
 	for _, source := range sources {
 		before := s.Len()
 		if database.IsSource(source) {

@@ -1,6 +1,8 @@
 package bind
 
 import (
+	"strings"
+
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/schema"
@@ -16,6 +18,9 @@ type Binder struct {
 	names    map[*schema.Table][]syntax.Sym // the names of a table's columns, numbered once
 	excluded syntax.Sym
 	pending  []pending
+	// routines counts the routine bodies around the statement in hand, in which
+	// a name may be a variable.
+	routines int
 
 	// What one statement needs, used again for the next.
 	scopes  slab.Pool[Scope]
@@ -33,6 +38,7 @@ type pending struct {
 	scope   *Scope
 	visible visible
 	place   place
+	routine bool // in the body of a routine
 }
 
 // place is the kind of clause in which a name stands, as far as what it sees
@@ -55,7 +61,7 @@ func NewBinder(names *syntax.Names) *Binder {
 
 // Reset begins a new text. The schema may change from statement to statement.
 func (b *Binder) Reset(src []byte, d dialect.Dialect, s *schema.Schema) {
-	b.info.Src, b.info.Dialect, b.schema = src, d, s
+	b.info.Src, b.info.Dialect, b.info.Schema, b.schema = src, d, s, s
 	clear(b.names)
 }
 
@@ -72,6 +78,7 @@ func (b *Binder) Bind(stmt *syntax.Statement) *Info {
 	b.columns.Reset()
 	b.ctes.Reset()
 	b.outputs.Reset()
+	b.routines = 0
 	b.link(stmt.Node)
 	b.statement(stmt.Node, nil, nil)
 	for _, p := range b.pending {
@@ -121,25 +128,89 @@ func (b *Binder) statement(n syntax.Stmt, outer *Scope, ctes *cteScope) {
 	case *syntax.Update:
 		ctes = b.with(n.With, outer, ctes)
 		s := b.open(n, outer, ctes)
-		b.table(n.Table, s)
+		if !b.namedBehind(n.Table, n.From) {
+			b.table(n.Table, s)
+		}
 		b.from(n.From, s)
 		for _, a := range n.Set {
 			b.expr(a.Value, s, inSelect)
 		}
 		b.rest(s, n.Where, n.OrderBy, n.Returning)
+	case *syntax.Merge:
+		b.merge(n, outer, ctes)
 	case *syntax.Routine:
+		b.routines++
 		for _, s := range n.Body {
 			b.statement(s, outer, ctes)
 		}
+		b.routines--
 	case *syntax.Control:
 		b.control(n, outer, ctes)
 	case *syntax.Delete:
 		ctes = b.with(n.With, outer, ctes)
 		s := b.open(n, outer, ctes)
-		b.from(n.From, s)
+		if n.Using == nil || !b.info.Dialect.Has(dialect.ExecutedComments) && !b.targetsBehind(n) {
+			b.from(n.From, s) // elsewhere it lists what USING names
+		}
 		b.from(n.Using, s)
 		b.rest(s, n.Where, n.OrderBy, n.Returning)
 	}
+}
+
+// namedBehind reports whether the target of UPDATE is only the alias of a table
+// in FROM.
+func (b *Binder) namedBehind(target syntax.TableExpr, f *syntax.From) bool {
+	ref, ok := target.(*syntax.TableRef)
+	if !ok || f == nil || len(ref.Name) != 1 || !ref.Alias.IsZero() || !b.info.Dialect.Has(dialect.TargetBehindFrom) {
+		return false
+	}
+	found := false
+	for _, t := range f.Tables {
+		syntax.Inspect(t, func(n syntax.Node) bool {
+			if other, ok := n.(*syntax.TableRef); ok {
+				last := other.Name[len(other.Name)-1]
+				if !other.Alias.IsZero() {
+					last = other.Alias
+				}
+				found = found || last.Sym == ref.Name[0].Sym
+			}
+			_, query := n.(*syntax.Query)
+			return !query
+		})
+	}
+	return found
+}
+
+func (b *Binder) targetsBehind(n *syntax.Delete) bool {
+	for _, t := range n.From.Tables {
+		if b.namedBehind(t, n.Using) {
+			return true
+		}
+	}
+	return false
+}
+
+// merge binds MERGE: its conditions see both sides, what it inserts the source.
+func (b *Binder) merge(n *syntax.Merge, outer *Scope, ctes *cteScope) {
+	ctes = b.with(n.With, outer, ctes)
+	s := b.open(n, outer, ctes)
+	b.table(n.Target, s)
+	b.table(n.Source, s)
+	b.expr(n.On, s, inOn)
+	for _, branch := range n.Branches {
+		if branch.Cond != nil {
+			b.expr(branch.Cond, s, inWhere)
+		}
+		for _, a := range branch.Set {
+			b.expr(a.Value, s, inSelect)
+		}
+		if branch.Values != nil {
+			for _, x := range branch.Values.Items {
+				b.visit(x, s, visible{1, 1 << 30}, inSelect)
+			}
+		}
+	}
+	b.rest(s, nil, nil, n.Returning)
 }
 
 // control binds the statements of a routine's own language. What its
@@ -228,6 +299,9 @@ func (b *Binder) visit(n syntax.Node, s *Scope, v visible, at place) {
 			}
 			return
 		}
+		if namesNoColumn(b.info.FunctionName(n)) {
+			return
+		}
 	case *syntax.TypeName:
 		return
 	}
@@ -244,13 +318,23 @@ func skipsUnit(function string) bool {
 	return false
 }
 
+// namesNoColumn reports whether the arguments of a function name other things
+// than columns: sequences, formats.
+func namesNoColumn(function string) bool {
+	switch function {
+	case "nextval", "lastval", "setval", "get_format", "weight_string":
+		return true
+	}
+	return false
+}
+
 // name binds a qualified name at once; it puts an unqualified one off.
 func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
 	if len(n.Parts) == 1 {
 		if !n.Parts[0].Quoted && isUnit(word.Word(n.Parts[0].Sym)) && b.isDateDiff(n) {
 			return
 		}
-		b.pending = append(b.pending, pending{n, s, v, at})
+		b.pending = append(b.pending, pending{n, s, v, at, b.routines > 0})
 		return
 	}
 	u := &b.info.uses[n.ID()]
@@ -258,6 +342,9 @@ func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
 	src, outer := s.source(n.Qualifier().Sym)
 	if src == nil {
 		u.Status = Unclear
+		if len(n.Parts) == 2 && b.tells() && !isPseudoSource(b.info.Names.String(n.Qualifier().Sym)) && !isSequenceValue(word.Word(n.Last().Sym)) {
+			u.Status = NoSource
+		}
 		return
 	}
 	u.Source, u.Outer = src, outer
@@ -268,8 +355,51 @@ func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
 	}
 	u.Status = Resolved
 	if u.Column == nil {
-		u.Status, u.Source = Missing, nil
+		u.Status, u.Candidates = Missing, append(u.Candidates, src)
+		u.Source = nil
+		if b.isSystemColumn(n.Last().Sym) {
+			u.Status = Builtin
+		}
 	}
+}
+
+// tells reports whether names that are nothing known are told apart from those
+// that may be anything: not in routines, which have variables, nor where rows
+// have fields that names reach into.
+func (b *Binder) tells() bool { return b.routines == 0 && b.info.Dialect != dialect.Spark }
+
+// isPseudoSource reports whether a qualifier is a row that a trigger, or a clause
+// of a write, has without any FROM.
+func isPseudoSource(name string) bool {
+	switch name {
+	case "new", "old", "inserted", "deleted", "excluded", "source", "target", "matched", "dual":
+		return true
+	}
+	return false
+}
+
+func isSequenceValue(w word.Word) bool { return w == word.Nextval || w == word.Currval }
+
+// isSystemColumn reports whether every table has a column of the name that no
+// definition lists.
+func (b *Binder) isSystemColumn(sym syntax.Sym) bool {
+	name := b.info.Names.String(sym)
+	switch b.info.Dialect {
+	case dialect.Postgres:
+		switch name {
+		case "ctid", "tableoid", "xmin", "xmax", "cmin", "cmax", "oid":
+			return true
+		}
+	case dialect.SQLite:
+		return name == "rowid" || name == "oid" || name == "_rowid_"
+	case dialect.Oracle:
+		return name == "rowid" || name == "ora_rowscn" || name == "column_value" || name == "object_value"
+	case dialect.MariaDB:
+		return name == "row_start" || name == "row_end"
+	case dialect.SQLServer:
+		return strings.HasPrefix(name, "$")
+	}
+	return false
 }
 
 // isDateDiff reports whether a unit stands as the first of three arguments of
@@ -307,11 +437,14 @@ func (b *Binder) resolve(p pending) Use {
 	if u.Status == Resolved || u.Status == Ambiguous {
 		return u
 	}
-	if src, outer := p.scope.source(sym); src != nil {
+	if src, outer := p.scope.source(sym); src != nil && b.info.Dialect.Has(dialect.RowNames) {
 		return Use{Status: Builtin, Scope: p.scope, Source: src, Outer: outer}
 	}
-	if !p.name.Parts[0].Quoted && isBuiltin(word.Word(sym)) {
+	if !p.name.Parts[0].Quoted && (isBuiltin(word.Word(sym)) || b.isSystemColumn(sym)) {
 		return Use{Status: Builtin, Scope: p.scope}
+	}
+	if u.Status == Missing && (p.routine || p.name.Parts[0].Quoted && b.info.Dialect == dialect.SQLite) {
+		u.Status = Unclear // a variable; text in double quotes
 	}
 	if sel != nil && b.seesAliases(p.place) && u.Status != Resolved {
 		_, nested := b.info.Parent(p.name).(syntax.Expr)
@@ -331,8 +464,10 @@ func (b *Binder) seesAliases(at place) bool {
 		return b.info.Dialect.Has(dialect.AliasInGroupBy)
 	case inHaving:
 		return b.info.Dialect.Has(dialect.AliasInHaving)
+	case inSelect:
+		return b.info.Dialect.Has(dialect.AliasInSelect)
 	}
-	return at == inOrderBy
+	return at == inOrderBy && b.info.Dialect == dialect.SQLite
 }
 
 // alias finds the output column with a written alias.
@@ -357,7 +492,11 @@ func (b *Binder) output(s *syntax.Select, sym syntax.Sym) *syntax.SelectItem {
 
 func isBuiltin(w word.Word) bool {
 	switch w {
-	case word.Sysdate, word.Rownum, word.Rowid, word.Level, word.User, word.Uid, word.Value, word.Default, word.Maxvalue:
+	case word.Sysdate, word.Systimestamp, word.Rownum, word.Rowid, word.Level, word.User, word.Uid, word.Value, word.Default,
+		word.Maxvalue, word.CurrentDate, word.CurrentTime, word.CurrentTimestamp, word.Localtime, word.Localtimestamp,
+		word.CurrentUser, word.CurrentRole, word.CurrentCatalog, word.CurrentSchema, word.SessionUser, word.SystemUser,
+		word.UtcDate, word.UtcTime, word.UtcTimestamp, word.ConnectByRoot, word.ConnectByIscycle, word.ConnectByIsleaf,
+		word.ColumnValue, word.Identitycol, word.Rowguidcol, word.Sessiontimezone, word.Dbtimezone:
 		return true
 	}
 	return false

@@ -1,6 +1,9 @@
 package bind
 
 import (
+	"strings"
+
+	"justlens/core/dialect"
 	"justlens/core/schema"
 	"justlens/core/syntax"
 )
@@ -39,7 +42,8 @@ func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
 		// The CTE sees itself, its columns unknown but for a written list, as
 		// recursion does; where it is none the name means the table outside.
 		self := ctes
-		if w.Recursive {
+		_, union := c.Query.Body.(*syntax.SetOp)
+		if w.Recursive || union && b.info.Dialect.Has(dialect.ImplicitRecursion) {
 			self = b.ctes.New()
 			mark := len(b.stack)
 			for _, id := range c.Columns {
@@ -158,7 +162,54 @@ func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
 			}
 			src.names = nil
 		}
+		return
 	}
+	src.Later = b.definedLater(t)
+	src.Unknown = !src.Later && b.schema.IsWhole() && b.tells() && !b.isSystemTable(t)
+}
+
+// definedLater reports whether a WITH clause around a table defines its name,
+// though not where the table can see it.
+func (b *Binder) definedLater(t *syntax.TableRef) bool {
+	if len(t.Name) != 1 {
+		return false
+	}
+	for n := b.info.Parent(t); n != nil; n = b.info.Parent(n) {
+		if w, ok := n.(*syntax.With); ok {
+			for _, c := range w.CTEs {
+				if c.Name.Sym == t.Name[0].Sym {
+					return true
+				}
+			}
+		}
+	}
+	return false
+}
+
+// isSystemTable reports whether a table may be one that the database has of its
+// own, or one that no definition in the text would show.
+func (b *Binder) isSystemTable(t *syntax.TableRef) bool {
+	names := b.info.Names
+	last := names.String(t.Name[len(t.Name)-1].Sym)
+	if len(t.Name) > 1 {
+		switch names.String(t.Name[len(t.Name)-2].Sym) {
+		case "information_schema", "pg_catalog", "mysql", "sys", "performance_schema", "sqlite", "temp", "tempdb", "pg_temp", "master", "msdb":
+			return true
+		}
+	}
+	if c := b.info.Src[t.Name[0].Span.Start]; c == '@' || c == ':' || c == '$' || c == '&' || c == '?' || c == '{' || c == '#' || c == '%' {
+		return true
+	}
+	switch last {
+	case "dual", "inserted", "deleted", "new", "old", "excluded", "generate_series":
+		return true
+	}
+	for _, prefix := range []string{"pg_", "sqlite_", "pragma_", "all_", "user_", "dba_", "v$", "gv$", "json_", "seq_"} {
+		if strings.HasPrefix(last, prefix) {
+			return true
+		}
+	}
+	return false
 }
 
 func (b *Binder) tableColumns(t *schema.Table) []syntax.Sym {

@@ -25,6 +25,8 @@ const (
 	Builtin
 	// Missing is a name that no source can have.
 	Missing
+	// NoSource is a qualified name whose qualifier no source has.
+	NoSource
 	// Unclear is a name that cannot be told.
 	Unclear
 )
@@ -50,6 +52,8 @@ type Info struct {
 	Names   *syntax.Names
 	Src     []byte
 	Scopes  []*Scope // in the order in which they were opened
+	// Schema holds the tables known, nil if none are.
+	Schema *schema.Schema
 
 	uses    []Use // by node number
 	parents []syntax.Node

@@ -17,6 +17,11 @@ type Source struct {
 	Complete bool
 	// Optional tells that an outer join may fill the source with NULLs.
 	Optional bool
+	// Unknown tells of a table that a schema which holds all tables does not have.
+	Unknown bool
+	// Later tells that the name is that of a common table expression that is
+	// defined further on.
+	Later bool
 	// Scope is the scope the source belongs to.
 	Scope *Scope
 

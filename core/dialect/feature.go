@@ -88,6 +88,15 @@ const (
 	ReservedAliases
 	// OpenComments: the end of the text ends a comment.
 	OpenComments
+	// AliasInSelect: an expression of the select list sees the aliases beside it.
+	AliasInSelect
+	// RowNames: the bare name of a source is its whole row.
+	RowNames
+	// ImplicitRecursion: a common table expression may name itself without RECURSIVE.
+	ImplicitRecursion
+	// TargetBehindFrom: UPDATE and DELETE name their target by the alias that a
+	// later FROM gives it.
+	TargetBehindFrom
 	// FoldUpper: bare names are folded to upper case.
 	FoldUpper
 )
@@ -132,6 +141,10 @@ var features = [...]Set{
 	BareOffset:        In(ANSI, Postgres, SQLite, Spark),
 	ReservedAliases:   In(MySQL, MariaDB),
 	OpenComments:      In(SQLite),
+	AliasInSelect:     In(Spark),
+	RowNames:          In(ANSI, Postgres, SQLite, Spark),
+	ImplicitRecursion: In(SQLite, SQLServer, Oracle),
+	TargetBehindFrom:  In(ANSI, SQLServer),
 	FoldUpper:         In(Oracle),
 }
 

@@ -95,7 +95,7 @@ func (r *Reviewer) Review(f *text.File) *File {
 		out.Dialect, out.Clue = syntax.Guess(f.Bytes(), r.names)
 	}
 	r.parser.ResetTo(f.Bytes(), out.Dialect, r.options.Version)
-	tables := schema.New(r.options.Schema)
+	tables := schema.New(r.options.Schema).For(out.Dialect)
 	r.binder.Reset(f.Bytes(), out.Dialect, tables)
 	r.pass.Dialect, r.pass.Version = out.Dialect, r.options.Version
 	for stmt := r.parser.Next(); stmt != nil; stmt = r.parser.Next() {

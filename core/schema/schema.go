@@ -18,6 +18,7 @@ type Schema struct {
 	tables  map[string][]*entry // by last name in lower case
 	types   map[string]*UserType
 	path    []string // search path, nil for the usual one
+	whole   bool
 	// Problems tell of what could not be applied.
 	Problems []Problem
 }
@@ -39,7 +40,7 @@ type entry struct {
 func New(below *Schema) *Schema {
 	s := &Schema{below: below}
 	if below != nil {
-		s.dialect, s.path = below.dialect, below.path
+		s.dialect, s.path, s.whole = below.dialect, below.path, below.whole
 	}
 	return s
 }
@@ -85,6 +86,19 @@ func (s *Schema) Table(qualifier, name string) *Table {
 
 // Search sets where unqualified names are looked for; nil is the usual path.
 func (s *Schema) Search(path []string) { s.path = path }
+
+// SetWhole tells that the schema holds all tables there are, so that one that it
+// does not have is none.
+func (s *Schema) SetWhole() { s.whole = true }
+
+// IsWhole reports whether a table that the schema does not have is none.
+func (s *Schema) IsWhole() bool { return s.whole }
+
+// For sets the dialect in which statements are applied.
+func (s *Schema) For(d dialect.Dialect) *Schema {
+	s.dialect = d
+	return s
+}
 
 // named gives the tables of a last name, the nearest first.
 func (s *Schema) named(name string) []*Table {

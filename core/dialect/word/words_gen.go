@@ -134,6 +134,8 @@ const (
 	Conflict
 	Connect
 	Connection
+	ConnectByIscycle
+	ConnectByIsleaf
 	ConnectByRoot
 	Consistent
 	Constraint
@@ -168,6 +170,7 @@ const (
 	CurrentTime
 	CurrentTimestamp
 	CurrentUser
+	Currval
 	Cursor
 	CursorName
 	Cycle
@@ -184,6 +187,7 @@ const (
 	DayMinute
 	DaySecond
 	Dbcc
+	Dbtimezone
 	Deallocate
 	Dec
 	Decimal
@@ -798,6 +802,7 @@ const (
 	Serializable
 	Server
 	Session
+	Sessiontimezone
 	SessionUser
 	Set
 	Setof
@@ -894,6 +899,7 @@ const (
 	System
 	SystemTime
 	SystemUser
+	Systimestamp
 	Table
 	Tables
 	Tablesample
@@ -1172,6 +1178,8 @@ var names = [Total]string{
 	Conflict:                  "CONFLICT",
 	Connect:                   "CONNECT",
 	Connection:                "CONNECTION",
+	ConnectByIscycle:          "CONNECT_BY_ISCYCLE",
+	ConnectByIsleaf:           "CONNECT_BY_ISLEAF",
 	ConnectByRoot:             "CONNECT_BY_ROOT",
 	Consistent:                "CONSISTENT",
 	Constraint:                "CONSTRAINT",
@@ -1206,6 +1214,7 @@ var names = [Total]string{
 	CurrentTime:               "CURRENT_TIME",
 	CurrentTimestamp:          "CURRENT_TIMESTAMP",
 	CurrentUser:               "CURRENT_USER",
+	Currval:                   "CURRVAL",
 	Cursor:                    "CURSOR",
 	CursorName:                "CURSOR_NAME",
 	Cycle:                     "CYCLE",
@@ -1222,6 +1231,7 @@ var names = [Total]string{
 	DayMinute:                 "DAY_MINUTE",
 	DaySecond:                 "DAY_SECOND",
 	Dbcc:                      "DBCC",
+	Dbtimezone:                "DBTIMEZONE",
 	Deallocate:                "DEALLOCATE",
 	Dec:                       "DEC",
 	Decimal:                   "DECIMAL",
@@ -1836,6 +1846,7 @@ var names = [Total]string{
 	Serializable:              "SERIALIZABLE",
 	Server:                    "SERVER",
 	Session:                   "SESSION",
+	Sessiontimezone:           "SESSIONTIMEZONE",
 	SessionUser:               "SESSION_USER",
 	Set:                       "SET",
 	Setof:                     "SETOF",
@@ -1932,6 +1943,7 @@ var names = [Total]string{
 	System:                    "SYSTEM",
 	SystemTime:                "SYSTEM_TIME",
 	SystemUser:                "SYSTEM_USER",
+	Systimestamp:              "SYSTIMESTAMP",
 	Table:                     "TABLE",
 	Tables:                    "TABLES",
 	Tablesample:               "TABLESAMPLE",
@@ -2207,6 +2219,8 @@ var lower = [Total]string{
 	Conflict:                  "conflict",
 	Connect:                   "connect",
 	Connection:                "connection",
+	ConnectByIscycle:          "connect_by_iscycle",
+	ConnectByIsleaf:           "connect_by_isleaf",
 	ConnectByRoot:             "connect_by_root",
 	Consistent:                "consistent",
 	Constraint:                "constraint",
@@ -2241,6 +2255,7 @@ var lower = [Total]string{
 	CurrentTime:               "current_time",
 	CurrentTimestamp:          "current_timestamp",
 	CurrentUser:               "current_user",
+	Currval:                   "currval",
 	Cursor:                    "cursor",
 	CursorName:                "cursor_name",
 	Cycle:                     "cycle",
@@ -2257,6 +2272,7 @@ var lower = [Total]string{
 	DayMinute:                 "day_minute",
 	DaySecond:                 "day_second",
 	Dbcc:                      "dbcc",
+	Dbtimezone:                "dbtimezone",
 	Deallocate:                "deallocate",
 	Dec:                       "dec",
 	Decimal:                   "decimal",
@@ -2871,6 +2887,7 @@ var lower = [Total]string{
 	Serializable:              "serializable",
 	Server:                    "server",
 	Session:                   "session",
+	Sessiontimezone:           "sessiontimezone",
 	SessionUser:               "session_user",
 	Set:                       "set",
 	Setof:                     "setof",
@@ -2967,6 +2984,7 @@ var lower = [Total]string{
 	System:                    "system",
 	SystemTime:                "system_time",
 	SystemUser:                "system_user",
+	Systimestamp:              "systimestamp",
 	Table:                     "table",
 	Tables:                    "tables",
 	Tablesample:               "tablesample",
