@@ -24,6 +24,7 @@ import (
 func findings(t *testing.T, d dialect.Dialect, only []*check.Check, query string) []review.Finding {
 	t.Helper()
 	s := schema.New(nil)
+	s.SetWhole()
 	s.Load([]byte(demo.Schema()), d)
 	require.Empty(t, s.Problems)
 	f, err := text.NewFile("claim.sql", []byte(query))

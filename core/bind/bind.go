@@ -256,13 +256,26 @@ func (b *Binder) insert(n *syntax.Insert, outer *Scope, ctes *cteScope) {
 	}
 	s := b.open(n, outer, ctes)
 	b.table(n.Table, s)
-	excluded := b.source(n.Table, syntax.Ident{Sym: b.excluded})
-	excluded.Scope = s
-	s.Sources = append(s.Sources, excluded)
-	for _, a := range n.Conflict {
-		b.qualifiedOnly(a.Value, s)
-	}
 	b.rest(s, nil, nil, n.Returning)
+	if len(n.Conflict) == 0 {
+		return
+	}
+	around := outer
+	if n.Query != nil && !n.Duplicate.IsEmpty() { // what ON DUPLICATE KEY sets may come from the query
+		if sel, ok := n.Query.Body.(*syntax.Select); ok {
+			around = b.info.Scope(sel)
+		}
+	}
+	c := b.open(n, around, ctes)
+	b.info.scopeOf[n.ID()] = s
+	b.table(n.Table, c)
+	b.add(c, b.source(nil, syntax.Ident{Sym: b.excluded}), nil)
+	for _, a := range n.Conflict {
+		b.qualifiedOnly(a.Value, c)
+	}
+	if n.Where != nil {
+		b.qualifiedOnly(n.Where.Cond, c)
+	}
 }
 
 // qualifiedOnly binds an expression of ON CONFLICT, where a bare column is the

@@ -1,6 +1,11 @@
 package bind
 
-import "justlens/core/syntax"
+import (
+	"strconv"
+
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+)
 
 // output is a column that a query gives out.
 type output struct {
@@ -50,8 +55,28 @@ func (b *Binder) body(n syntax.Body, outer *Scope, ctes *cteScope) ([]output, bo
 				b.expr(x, scope, inSelect)
 			}
 		}
+		return b.valuesOutputs(n)
 	}
 	return nil, false
+}
+
+// valuesOutputs names the columns of VALUES as the database does, if it does.
+func (b *Binder) valuesOutputs(n *syntax.Values) ([]output, bool) {
+	if len(n.Rows) == 0 {
+		return nil, false
+	}
+	mark := len(b.stack)
+	for i := range n.Rows[0].Items {
+		o := output{}
+		switch b.info.Dialect {
+		case dialect.Postgres, dialect.SQLite, dialect.ANSI:
+			o.sym = b.info.Names.Intern([]byte("column" + strconv.Itoa(i+1)))
+		case dialect.MySQL:
+			o.sym = b.info.Names.Intern([]byte("column_" + strconv.Itoa(i)))
+		}
+		b.stack = append(b.stack, o)
+	}
+	return b.take(mark), true
 }
 
 func (b *Binder) selectBody(n *syntax.Select, outer *Scope, ctes *cteScope) ([]output, bool) {

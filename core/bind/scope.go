@@ -162,3 +162,16 @@ func (sc *Scope) lookupOut(sym syntax.Sym, v visible) Use {
 	}
 	return u
 }
+
+// ColumnSyms lists the names of the source's columns as far as they are known, 0
+// for one without a name.
+func (s *Source) ColumnSyms() []syntax.Sym {
+	if s.names != nil {
+		return s.names
+	}
+	syms := make([]syntax.Sym, len(s.Columns))
+	for i, c := range s.Columns {
+		syms[i] = c.Sym
+	}
+	return syms
+}

@@ -62,3 +62,15 @@ func (p *Pass) KnownWord(s text.Span) (word.Word, bool) {
 	w := word.Word(p.Names.Find(string(p.Src[s.Start:s.End])))
 	return w, w != word.NoWord && w < word.Total
 }
+
+// As gives what stands before an alias, in the letter case of the text around pos.
+func (p *Pass) As(like text.Pos) string {
+	if p.Dialect == dialect.Oracle {
+		return " " // which takes no AS before the name of a table
+	}
+	return " " + p.Word(like, "AS") + " "
+}
+
+// Tells reports whether what a statement names can be told: not where some of its
+// text could not be read.
+func (p *Pass) Tells(syntax.Node) bool { return len(p.Stmt.Errors) == 0 }

@@ -65,6 +65,7 @@ func caseOptions(t *testing.T, src []byte) review.Options {
 	o := review.Options{Dialect: d, Version: v, Certainty: check.Likely, Checks: checks.All()}
 	if !bare {
 		o.Schema = schema.New(nil)
+		o.Schema.SetWhole()
 		o.Schema.Load([]byte(demo.Schema()), d)
 		require.Empty(t, o.Schema.Problems)
 	}

@@ -19,6 +19,7 @@ func reviewed(t *testing.T, c *check.Check, e check.Example, query string) []rev
 	o := review.Options{Dialect: e.Dialect, Version: e.Version, Checks: []*check.Check{c}, Certainty: check.Likely}
 	if !e.NoSchema {
 		o.Schema = schema.New(nil)
+		o.Schema.SetWhole()
 		o.Schema.Load([]byte(demo.Schema()), e.Dialect)
 		require.Empty(t, o.Schema.Problems)
 	}

@@ -25,3 +25,9 @@ func (s Span) Overlaps(t Span) bool { return s.Start < t.End && t.Start < s.End 
 func (s Span) Join(t Span) Span {
 	return Span{min(s.Start, t.Start), max(s.End, t.End)}
 }
+
+// Clipped gives the text of a span, cut at the ends of src.
+func Clipped(src []byte, s Span) string {
+	start := min(max(int(s.Start), 0), len(src))
+	return string(src[start:min(max(int(s.End), start), len(src))])
+}

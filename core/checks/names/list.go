@@ -4,4 +4,6 @@ package names
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{ambiguousColumn}
+var Checks = []*check.Check{
+	ambiguousColumn, unknownTable, unknownColumn, unknownAlias, duplicateAlias, duplicateOutput, derivedWithoutAlias,
+}

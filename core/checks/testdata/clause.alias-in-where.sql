@@ -12,6 +12,6 @@ SELECT hive_id, weight_kg * 1000 AS moisture FROM harvests WHERE moisture > 18;
 SELECT hive_id, weight_kg * 1000 AS grams FROM harvests ORDER BY grams;
 SELECT grams FROM (SELECT weight_kg * 1000 AS grams FROM harvests) AS h WHERE grams > 500;
 SELECT name AS hive FROM hives WHERE EXISTS (SELECT 1 FROM (SELECT 1 AS hive) AS x WHERE hive = 1);
-SELECT weight_kg AS grams FROM harvests WHERE EXISTS (SELECT 1 FROM somewhere WHERE grams > 1);
+SELECT weight_kg AS grams FROM harvests WHERE EXISTS (SELECT 1 FROM somewhere WHERE grams > 1); -- want "name.unknown-table"
 WITH small AS (SELECT hive_id, weight_kg * 1000 AS grams FROM harvests) SELECT hive_id AS grams_of FROM small WHERE grams < 500;
 SELECT UPPER(name) AS name FROM hives WHERE name = 'ASH';

@@ -11,8 +11,8 @@ SELECT h.hive_id FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id 
 SELECT h.hive_id AS id, mites FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id ORDER BY id;
 SELECT name FROM hives AS h WHERE EXISTS (SELECT 1 FROM inspections WHERE hive_id = h.hive_id);
 SELECT name, mites FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id;
-SELECT u.hive_id FROM unknown_one AS u JOIN hives AS h ON h.hive_id = u.hive_id WHERE remark = 'x';
-SELECT h.name FROM hives AS h JOIN unknown_one AS u ON u.x = h.hive_id WHERE frame_count > 3;
+SELECT u.hive_id FROM unknown_one AS u JOIN hives AS h ON h.hive_id = u.hive_id WHERE remark = 'x'; -- want "name.unknown-table"
+SELECT h.name FROM hives AS h JOIN unknown_one AS u ON u.x = h.hive_id WHERE frame_count > 3; -- want "name.unknown-table"
 WITH c AS (SELECT hive_id FROM hives) SELECT hive_id FROM c;
 UPDATE hives SET name = q.name FROM queens AS q WHERE q.queen_id = hives.queen_id;
 INSERT INTO hives (hive_id, name, apiary_id, keeper_id, frame_count) VALUES (1, 'a', 1, 1, 1) ON CONFLICT (hive_id) DO UPDATE SET frame_count = hives.frame_count + 1;

@@ -1,0 +1,83 @@
+package names
+
+import (
+	"fmt"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var duplicateAlias = &check.Check{
+	ID:    "name.duplicate-alias",
+	Title: "two sources of one name",
+	Doc: "Two sources of one FROM have the same name or alias, so a qualified column could be either's. SQLite runs the query as long as no " +
+		"column is reached through the doubled name.",
+	Verdicts: check.Everywhere(check.Refused).But(check.Unclear, dialect.In(dialect.SQLite)),
+	Examples: []check.Example{{
+		Bad:  "SELECT 1 FROM hives AS h JOIN queens AS h ON 1 = 1",
+		Good: "SELECT 1 FROM hives AS h JOIN queens AS q ON 1 = 1",
+		Near: []string{
+			"SELECT 1 FROM hives AS h WHERE EXISTS (SELECT 1 FROM queens AS h)",
+			"SELECT 1 FROM hives AS a, hives AS b",
+		},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT 1 FROM hives, hives",
+		Good:    "SELECT 1 FROM hives, hives AS other",
+	}},
+	Kinds: syntax.Kinds(syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete),
+	Run:   runDuplicateAlias,
+}
+
+func runDuplicateAlias(p *check.Pass, n syntax.Node) {
+	scope := p.Scope(n)
+	if scope == nil {
+		return
+	}
+	for i, s := range scope.Sources {
+		if s.Name.Sym == 0 || s.Node == nil {
+			continue
+		}
+		for _, earlier := range scope.Sources[:i] {
+			if earlier.Name.Sym != s.Name.Sym || differ(p, earlier.Node, s.Node) {
+				continue
+			}
+			p.Report(check.Finding{
+				Span: s.Name.Span, Certainty: check.Certain,
+				Message: fmt.Sprintf("two sources are called %s", p.Ident(s.Name)),
+				Why:     "A column qualified with that name could belong to either.",
+				Related: []check.Related{{Span: earlier.Name.Span, Message: "the first of them"}},
+				Mends:   []check.Mend{{Title: "give one of them another name, and use it where its columns are meant", Effect: check.ByHand}},
+			})
+			break
+		}
+	}
+}
+
+// differ reports whether two sources of one bare name are told apart by the
+// schemas they are qualified with, or by letter case.
+func differ(p *check.Pass, a, b syntax.TableExpr) bool {
+	x, ok := a.(*syntax.TableRef)
+	y, also := b.(*syntax.TableRef)
+	if !ok || !also || !x.Alias.IsZero() || !y.Alias.IsZero() {
+		return p.Dialect.Has(dialect.ExecutedComments) && text.Clipped(p.Src, nameOf(a).Span) != text.Clipped(p.Src, nameOf(b).Span)
+	}
+	return len(x.Name) > 1 && len(y.Name) > 1 && x.Name[len(x.Name)-2].Sym != y.Name[len(y.Name)-2].Sym
+}
+
+func nameOf(t syntax.TableExpr) syntax.Ident {
+	switch t := t.(type) {
+	case *syntax.TableRef:
+		if !t.Alias.IsZero() {
+			return t.Alias
+		}
+		return t.Name[len(t.Name)-1]
+	case *syntax.Derived:
+		return t.Alias
+	case *syntax.FuncTable:
+		return t.Alias
+	}
+	return syntax.Ident{}
+}

@@ -1,0 +1,101 @@
+package names
+
+import (
+	"fmt"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var duplicateOutput = &check.Check{
+	ID:    "name.duplicate-output",
+	Title: "two output columns of one name",
+	Doc: "In a view or CREATE TABLE AS two columns of one name are refused; in a derived table or common table expression most databases refuse " +
+		"them, too, and PostgreSQL as soon as the doubled name is used. At the top level the query runs, but many client libraries keep only one " +
+		"of the two.",
+	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.In(dialect.SQLite)),
+	Examples: []check.Example{{
+		Bad:  "CREATE VIEW pairs AS SELECT h.name, q.name FROM hives h JOIN queens q ON q.queen_id = h.queen_id",
+		Good: "CREATE VIEW pairs AS SELECT h.name, q.name AS q_name FROM hives h JOIN queens q ON q.queen_id = h.queen_id",
+		Near: []string{
+			"CREATE VIEW pairs (hive, queen) AS SELECT h.name, q.name FROM hives h JOIN queens q ON q.queen_id = h.queen_id",
+			"CREATE VIEW pairs AS SELECT h.name, q.name AS queen FROM hives h JOIN queens q ON q.queen_id = h.queen_id",
+			"SELECT h.name, q.name FROM hives h JOIN queens q ON q.queen_id = h.queen_id",
+		},
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT 1 FROM (SELECT h.name, q.name FROM hives h JOIN queens q ON q.queen_id = h.queen_id) AS x",
+		Good:    "SELECT 1 FROM (SELECT h.name, q.name AS q_name FROM hives h JOIN queens q ON q.queen_id = h.queen_id) AS x",
+	}, {
+		Dialect: dialect.Postgres,
+		Near:    []string{"SELECT 1 FROM (SELECT h.name, q.name FROM hives h JOIN queens q ON q.queen_id = h.queen_id) AS x"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindSelect),
+	Run:   runDuplicateOutput,
+}
+
+func runDuplicateOutput(p *check.Pass, n syntax.Node) {
+	sel := n.(*syntax.Select)
+	where, ok := namedOutput(p, sel)
+	if !ok {
+		return
+	}
+	for i, item := range sel.Items {
+		name := outputName(item)
+		if name.IsZero() {
+			continue
+		}
+		for _, earlier := range sel.Items[:i] {
+			if other := outputName(earlier); other.IsZero() || other.Sym != name.Sym {
+				continue
+			}
+			f := check.Finding{
+				Span: item.Span(), Certainty: check.Certain,
+				Message: fmt.Sprintf("%s has two columns %s", where, p.Ident(name)),
+				Why:     "Each column there needs a name of its own.",
+				Related: []check.Related{{Span: earlier.Span(), Message: "the first of them"}},
+			}
+			if n, ok := item.X.(*syntax.Name); ok && item.Alias.IsZero() && len(n.Parts) > 1 {
+				alias := p.Names.String(n.Qualifier().Sym) + "_" + p.Names.String(n.Last().Sym)
+				f.Mends = []check.Mend{{Title: "name it " + alias, Effect: check.NewRows,
+					Edits: []text.Edit{check.Insert(item.Span().End, " "+p.Word(sel.Span().Start, "AS")+" "+alias)}}}
+			}
+			p.Report(f)
+			break
+		}
+	}
+}
+
+// outputName gives the name of an output column as written.
+func outputName(item *syntax.SelectItem) syntax.Ident {
+	if !item.Alias.IsZero() {
+		return item.Alias
+	}
+	if n, ok := item.X.(*syntax.Name); ok {
+		return n.Last()
+	}
+	return syntax.Ident{}
+}
+
+// namedOutput tells of what a SELECT's columns become the named columns, where
+// each name may come once.
+func namedOutput(p *check.Pass, sel *syntax.Select) (string, bool) {
+	q := p.OwnQuery(sel)
+	if q == nil {
+		return "", false
+	}
+	strict := p.Dialect != dialect.Postgres && p.Dialect != dialect.ANSI // PostgreSQL asks only where the name is used
+	switch n := p.Parent(q).(type) {
+	case *syntax.CreateView:
+		return "the view " + p.Ident(n.Name[len(n.Name)-1]), len(n.Columns) == 0
+	case *syntax.CreateTable:
+		return "the table " + p.Ident(n.Name[len(n.Name)-1]), len(n.Columns) == 0
+	case *syntax.Derived:
+		return "the derived table " + p.Ident(n.Alias), strict && len(n.Columns) == 0
+	case *syntax.CTE:
+		return "the common table expression " + p.Ident(n.Name), strict && len(n.Columns) == 0 && p.Dialect != dialect.Oracle
+	}
+	return "", false
+}

@@ -1,0 +1,96 @@
+package names
+
+import (
+	"fmt"
+	"strings"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var unknownAlias = &check.Check{
+	ID:    "name.unknown-alias",
+	Title: "qualifier that no source has",
+	Doc: "What stands before the dot is neither a table nor an alias of this query or one around it. A table that was given an alias answers to " +
+		"the alias only.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Bad:  "SELECT hives.name FROM hives AS h",
+		Good: "SELECT h.name FROM hives AS h",
+		Near: []string{
+			"SELECT hives.name FROM hives",
+			"SELECT h.name FROM hives AS h WHERE EXISTS (SELECT 1 FROM queens AS q WHERE q.queen_id = h.queen_id)",
+		},
+	}, {
+		NoSchema: true,
+		Bad:      "SELECT h.name, queen.colour FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id",
+		Good:     "SELECT h.name, q.colour FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id",
+	}, {
+		Dialect: dialect.Oracle,
+		Near:    []string{"SELECT hive_ids.NEXTVAL FROM dual"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindName),
+	Run:   runUnknownAlias,
+}
+
+func runUnknownAlias(p *check.Pass, n syntax.Node) {
+	name := n.(*syntax.Name)
+	u := p.Use(name)
+	if u.Status != bind.NoSource || !p.Tells(name) {
+		return
+	}
+	qualifier := name.Qualifier()
+	f := check.Finding{
+		Span: qualifier.Span, Certainty: check.Certain,
+		Message: fmt.Sprintf("%s is no source of this query", p.Ident(qualifier)),
+		Why:     "Neither FROM nor a query around this one has a table or alias of that name.",
+	}
+	var candidates []string
+	for scope := u.Scope; scope != nil; scope = scope.Parent {
+		for _, s := range scope.Sources {
+			if s.Name.Sym == 0 {
+				continue
+			}
+			candidates = append(candidates, p.Names.String(s.Name.Sym))
+			ref, ok := s.Node.(*syntax.TableRef)
+			if ok && !ref.Alias.IsZero() && ref.Name[len(ref.Name)-1].Sym == qualifier.Sym {
+				alias := p.Ident(ref.Alias)
+				f.Why = fmt.Sprintf("FROM calls the table %s, and then it answers to that name only.", alias)
+				f.Related = []check.Related{{Span: ref.Span(), Message: "named here"}}
+				f.Mends = []check.Mend{{Title: "say " + alias, Effect: check.NewRows, Edits: []text.Edit{check.Replace(qualifier.Span, alias)}}}
+				p.Report(f)
+				return
+			}
+		}
+	}
+	if near := initialOf(p, u.Scope, p.Names.String(qualifier.Sym)); near != "" {
+		f.Mends = []check.Mend{{Title: "say " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(qualifier.Span, near)}}}
+	} else if len(candidates) > 0 {
+		f.Why += fmt.Sprintf(" There is %s.", list(candidates, "and"))
+	}
+	p.Report(f)
+}
+
+// initialOf gives the one source that a wrong qualifier most likely means: by
+// its own name or that of its table, spelt almost alike.
+func initialOf(p *check.Pass, scope *bind.Scope, qualifier string) string {
+	found := ""
+	for _, s := range scope.Sources {
+		names := []string{p.Names.String(s.Name.Sym)}
+		if ref, ok := s.Node.(*syntax.TableRef); ok {
+			names = append(names, p.Names.String(ref.Name[len(ref.Name)-1].Sym))
+		}
+		for _, n := range names {
+			if nearest(qualifier, []string{n}) != "" || len(qualifier) > 2 && strings.HasPrefix(n, qualifier) {
+				if found != "" && found != p.Ident(s.Name) {
+					return ""
+				}
+				found = p.Ident(s.Name)
+			}
+		}
+	}
+	return found
+}

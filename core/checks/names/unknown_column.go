@@ -1,0 +1,123 @@
+package names
+
+import (
+	"fmt"
+	"strings"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var unknownColumn = &check.Check{
+	ID:    "name.unknown-column",
+	Title: "column that no source has",
+	Doc: "All columns of the sources are known, and none has the name, so the database refuses the query. Where one is spelt almost alike it " +
+		"is offered, and where another table has it that is told.",
+	Verdicts: check.Everywhere(check.Refused),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Bad:  "SELECT nmae FROM hives",
+		Good: "SELECT name FROM hives",
+		Near: []string{
+			"SELECT h.label FROM (SELECT name AS label FROM hives) AS h",
+			"SELECT COUNT(*) AS hive_count FROM hives ORDER BY hive_count",
+			"SELECT CURRENT_DATE FROM hives",
+		},
+	}, {
+		Bad:  "SELECT h.nam FROM hives AS h",
+		Good: "SELECT h.name FROM hives AS h",
+		Near: []string{"SELECT h.name FROM hives AS h"},
+	}, {
+		Bad:  "SELECT weight_kg FROM hives WHERE hive_id = 3",
+		Good: "SELECT frame_count FROM hives WHERE hive_id = 3",
+	}, {
+		NoSchema: true,
+		Near:     []string{"SELECT nmae FROM hives"},
+	}, {
+		Dialect: dialect.SQLite,
+		Near:    []string{"SELECT rowid, name FROM hives", `SELECT name FROM hives WHERE name = "Ash"`},
+	}},
+	Kinds: syntax.Kinds(syntax.KindName),
+	Run:   runUnknownColumn,
+}
+
+func runUnknownColumn(p *check.Pass, n syntax.Node) {
+	name := n.(*syntax.Name)
+	u := p.Use(name)
+	if u.Status != bind.Missing || !p.Tells(name) || aliasBeside(p, name) {
+		return
+	}
+	column := p.Ident(name.Last())
+	sources := u.Candidates
+	if len(name.Parts) == 1 {
+		sources = u.Scope.Sources
+	}
+	var candidates []string
+	for _, s := range sources {
+		candidates = append(candidates, columnNames(p, s)...)
+	}
+	f := check.Finding{
+		Span: name.Last().Span, Certainty: check.Certain,
+		Message: fmt.Sprintf("there is no column %s", column),
+		Why:     fmt.Sprintf("%s no column of that name.", has(p, sources)),
+	}
+	if name.Last().Quoted && p.Dialect.Has(dialect.ExecutedComments) {
+		return
+	}
+	if near := nearest(p.Names.String(name.Last().Sym), candidates); near != "" {
+		f.Why = fmt.Sprintf("%s no column of that name, but %s.", has(p, sources), near)
+		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(name.Last().Span, p.Dialect.Name(near, false))}}}
+	} else if owners := ownersOf(p, name.Last().Sym); len(owners) > 0 {
+		f.Why += fmt.Sprintf(" %s of %s.", strings.ToUpper(column[:1])+column[1:]+" is a column", list(owners, "and"))
+	}
+	p.Report(f)
+}
+
+// aliasBeside reports whether the name is an alias of the same select list, of
+// which another check tells where it can be seen.
+func aliasBeside(p *check.Pass, name *syntax.Name) bool {
+	sel := p.SelectOf(name)
+	if sel == nil || len(name.Parts) > 1 {
+		return false
+	}
+	for _, item := range sel.Items {
+		if !item.Alias.IsZero() && item.Alias.Sym == name.Last().Sym && !item.Alias.Span.Contains(name.Span()) {
+			return true
+		}
+	}
+	return false
+}
+
+// has begins a sentence about what sources have.
+func has(p *check.Pass, sources []*bind.Source) string {
+	var names []string
+	for _, s := range sources {
+		if s.Name.Sym != 0 {
+			names = append(names, p.Names.String(s.Name.Sym))
+		}
+	}
+	switch len(names) {
+	case 0:
+		return "The query has no table, and so"
+	case 1:
+		return names[0] + " has"
+	}
+	return list(names, "and") + " have"
+}
+
+// ownersOf lists up to three tables that have a column.
+func ownersOf(p *check.Pass, sym syntax.Sym) []string {
+	if p.Schema == nil {
+		return nil
+	}
+	var owners []string
+	for _, t := range p.Schema.Tables() {
+		if t.Column(p.Names.String(sym)) >= 0 && len(owners) < 3 {
+			owners = append(owners, t.Name)
+		}
+	}
+	return owners
+}

@@ -1,0 +1,60 @@
+package names
+
+import (
+	"fmt"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var unknownTable = &check.Check{
+	ID:    "name.unknown-table",
+	Title: "table that the schema does not have",
+	Doc: "No table, view or common table expression of the name is known, so the database refuses the query. Tables that the script itself " +
+		"creates count from then on. Without a schema nothing is said.",
+	Verdicts: check.Everywhere(check.Refused),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Bad:  "SELECT name FROM hive WHERE hive_id = 3",
+		Good: "SELECT name FROM hives WHERE hive_id = 3",
+		Near: []string{
+			"WITH hive AS (SELECT name FROM hives) SELECT name FROM hive",
+			"SELECT table_name FROM information_schema.tables",
+			"CREATE TABLE swarm (swarm_id integer); SELECT swarm_id FROM swarm",
+		},
+	}, {
+		NoSchema: true,
+		Near:     []string{"SELECT name FROM swarms"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete, syntax.KindInsert, syntax.KindMerge),
+	Run:   runUnknownTable,
+}
+
+func runUnknownTable(p *check.Pass, n syntax.Node) {
+	scope := p.Scope(n)
+	if scope == nil {
+		return
+	}
+	for _, s := range scope.Sources {
+		ref, ok := s.Node.(*syntax.TableRef)
+		if !s.Unknown || !ok || p.Ident(s.Name) == "" {
+			continue
+		}
+		last := ref.Name[len(ref.Name)-1]
+		f := check.Finding{
+			Span: text.Span{Start: ref.Name[0].Span.Start, End: last.Span.End}, Certainty: check.Certain,
+			Message: fmt.Sprintf("there is no table %s", p.Ident(last)),
+			Why:     "Neither the schema nor the script has a table or view of that name.",
+		}
+		if p.Dialect.Has(dialect.ExecutedComments) || len(ref.Name) > 1 {
+			f.Certainty = check.Likely // it may stand in another database
+		}
+		if near := nearest(p.Names.String(last.Sym), tableNames(p)); near != "" {
+			f.Why = fmt.Sprintf("Neither the schema nor the script has a table or view of that name; there is %s.", near)
+			f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(last.Span, p.Dialect.Name(near, false))}}}
+		}
+		p.Report(f)
+	}
+}
