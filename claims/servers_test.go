@@ -102,6 +102,9 @@ func (s *server) rows(query string) ([]string, error) {
 		return nil, err
 	}
 	defer tx.Rollback()
+	if words := strings.Fields(query); s.dialect == dialect.MariaDB && len(words) > 2 && strings.EqualFold(words[0], "CREATE") {
+		defer tx.Exec("DROP " + words[1] + " IF EXISTS " + words[2]) // which no rollback undoes
+	}
 	rows, err := tx.Query(query)
 	if err != nil {
 		return nil, err

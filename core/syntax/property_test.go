@@ -79,7 +79,7 @@ func holds(t testing.TB, ok bool, what string, where text.Span) {
 
 func requireBlank(t testing.TB, gap string) {
 	for _, r := range gap {
-		if !unicode.IsSpace(r) && r != '\ufeff' && r != '\u200b' {
+		if !unicode.IsSpace(r) && !unicode.Is(unicode.Cf, r) { // of no width
 			t.Fatalf("only blanks lie between tokens, not %q", gap)
 		}
 	}
