@@ -40,7 +40,7 @@ func runsOn(e check.Example, d dialect.Dialect) bool {
 // beyond lists what single servers cannot read of examples that others can.
 var beyond = map[dialect.Dialect][]string{
 	dialect.MariaDB: {"ROLLUP (", "generate_series", "LATERAL", "ON CONFLICT", "IS NOT DISTINCT", "RANDOM()", "ANALYZE hives"},
-	dialect.SQLite:  {"information_schema", "ROLLUP (", "generate_series", "LATERAL", "ANALYZE hives"},
+	dialect.SQLite:  {"information_schema", "FETCH FIRST", "ROLLUP (", "generate_series", "LATERAL", "ANALYZE hives"},
 }
 
 // tried reports whether a text can be tried on the server as it stands.

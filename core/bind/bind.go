@@ -435,8 +435,8 @@ func (b *Binder) resolve(p pending) Use {
 	sym := p.name.Parts[0].Sym
 	sel, _ := p.scope.Node.(*syntax.Select)
 	if p.place == inOrderBy && sel != nil {
-		if _, direct := b.info.Parent(p.name).(*syntax.OrderItem); direct {
-			item := b.alias(sel, sym)
+		if _, direct := b.info.Above(p.name).(*syntax.OrderItem); direct {
+			item := p.scope.Item(sym)
 			if item == nil && b.info.Dialect.Has(dialect.OrderByOutputName) {
 				item = b.output(sel, sym)
 			}
@@ -461,7 +461,7 @@ func (b *Binder) resolve(p pending) Use {
 	}
 	if sel != nil && b.seesAliases(p.place) && u.Status != Resolved {
 		_, nested := b.info.Parent(p.name).(syntax.Expr)
-		if item := b.alias(sel, sym); item != nil && (u.Status == Missing || p.place != inOrderBy && !(nested && p.place == inGroupBy)) {
+		if item := p.scope.Item(sym); item != nil && (u.Status == Missing || p.place != inOrderBy && !(nested && p.place == inGroupBy)) {
 			return Use{Status: OutputAlias, Scope: p.scope, Item: item}
 		}
 	}
@@ -481,16 +481,6 @@ func (b *Binder) seesAliases(at place) bool {
 		return b.info.Dialect.Has(dialect.AliasInSelect)
 	}
 	return at == inOrderBy && b.info.Dialect == dialect.SQLite
-}
-
-// alias finds the output column with a written alias.
-func (b *Binder) alias(s *syntax.Select, sym syntax.Sym) *syntax.SelectItem {
-	for _, item := range s.Items {
-		if !item.Alias.IsZero() && item.Alias.Sym == sym {
-			return item
-		}
-	}
-	return nil
 }
 
 // output finds the output column of a name: a written alias or its column's name.

@@ -66,6 +66,15 @@ func (in *Info) Use(n *syntax.Name) *Use { return &in.uses[n.ID()] }
 // Parent gives the node above, nil for the statement.
 func (in *Info) Parent(n syntax.Node) syntax.Node { return in.parents[n.ID()] }
 
+// Above gives the nearest node above that is no parenthesis.
+func (in *Info) Above(n syntax.Node) syntax.Node {
+	above := in.Parent(n)
+	for above != nil && above.Kind() == syntax.KindParen {
+		above = in.Parent(above)
+	}
+	return above
+}
+
 // Scope gives the scope that a Select, Update, Delete or Insert opened.
 func (in *Info) Scope(n syntax.Node) *Scope { return in.scopeOf[n.ID()] }
 

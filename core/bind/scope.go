@@ -54,6 +54,36 @@ type Scope struct {
 	Natural bool
 
 	ctes *cteScope
+	// aliases index the written aliases of a long select list.
+	aliases map[syntax.Sym]*syntax.SelectItem
+}
+
+// shortList is a length up to which lists are searched from end to end.
+const shortList = 16
+
+// Item finds the first output column with a written alias; nil if there is none.
+func (sc *Scope) Item(sym syntax.Sym) *syntax.SelectItem {
+	sel, ok := sc.Node.(*syntax.Select)
+	if !ok {
+		return nil
+	}
+	if len(sel.Items) <= shortList {
+		for _, item := range sel.Items {
+			if item.Alias.Sym == sym && !item.Alias.IsZero() {
+				return item
+			}
+		}
+		return nil
+	}
+	if sc.aliases == nil {
+		sc.aliases = map[syntax.Sym]*syntax.SelectItem{}
+		for _, item := range sel.Items {
+			if _, ok := sc.aliases[item.Alias.Sym]; !ok && !item.Alias.IsZero() {
+				sc.aliases[item.Alias.Sym] = item
+			}
+		}
+	}
+	return sc.aliases[sym]
 }
 
 // column finds a column of the source by name.

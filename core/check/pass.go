@@ -74,3 +74,24 @@ func (p *Pass) As(like text.Pos) string {
 // Tells reports whether what a statement names can be told: not where some of its
 // text could not be read.
 func (p *Pass) Tells(syntax.Node) bool { return len(p.Stmt.Errors) == 0 }
+
+// FunctionText gives the name of a called function as written, with its
+// parentheses.
+func (p *Pass) FunctionText(c *syntax.Call) string {
+	return string(p.Src[c.Span().Start:c.Name[len(c.Name)-1].Span.End]) + "()"
+}
+
+// Position reads a whole number that may stand for a column of the select list.
+func (p *Pass) Position(n *syntax.Literal) (int, bool) {
+	if n.Lit != syntax.NumberLiteral {
+		return 0, false
+	}
+	value := 0
+	for _, c := range p.Text(n) {
+		if c < '0' || c > '9' || value > 100_000 {
+			return 0, false
+		}
+		value = value*10 + int(c-'0')
+	}
+	return value, true
+}

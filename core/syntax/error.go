@@ -30,6 +30,9 @@ const (
 	ReservedError
 	// DeepError: nested too deeply to be read.
 	DeepError
+	// BranchError: a set operator stands behind ORDER BY or a row limit, which
+	// Near spans.
+	BranchError
 )
 
 // Error is a place where the text cannot be read. Of the kinds from

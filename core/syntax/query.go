@@ -78,7 +78,39 @@ func (p *Parser) queryWithInto() *Query {
 func (p *Parser) queryBody(q *Query, start text.Pos, from int) {
 	q.Body = p.setOps(0)
 	p.resultClauses(q, from)
+	for !p.broken && (q.OrderBy != nil || q.Limit != nil) {
+		if _, _, ok := p.atSetOperator(); !ok {
+			break
+		}
+		p.branch(q, start, from)
+	}
 	q.node = p.node(start)
+}
+
+// branch goes on with a set operator that stands behind ORDER BY or a row limit.
+func (p *Parser) branch(q *Query, start text.Pos, from int) {
+	near := text.Span{Start: p.tok.Span.Start, End: p.last}
+	if q.OrderBy != nil {
+		near.Start = q.OrderBy.span.Start
+	}
+	if q.Limit != nil {
+		near.Start = min(near.Start, q.Limit.span.Start)
+	}
+	p.errors = append(p.errors, Error{Kind: BranchError, Span: p.tok.Span, Near: near, at: p.i})
+	op, _, _ := p.atSetOperator()
+	opStart := p.start()
+	p.next()
+	all := p.accept(word.All)
+	if !all {
+		p.accept(word.Distinct)
+	}
+	opSpan := text.Span{Start: opStart, End: p.last}
+	left := q.Body
+	right := p.setOps(0)
+	n := p.slabs.setOps.New()
+	*n = SetOp{node: p.node(start), Op: op, OpSpan: opSpan, All: all, Left: left, Right: right}
+	q.Body, q.OrderBy, q.Limit = n, nil, nil
+	p.resultClauses(q, from)
 }
 
 // resultClauses reads what applies to the whole result. Clauses of a SELECT

@@ -54,7 +54,7 @@ func runAliasInWhere(p *check.Pass, n syntax.Node) {
 	if place == nil || sel == nil || u.Scope != p.Scope(sel) {
 		return
 	}
-	item := itemNamed(sel, name)
+	item := itemNamed(p, sel, name)
 	if item == nil || mentions(item.X, name.Last().Sym) {
 		return
 	}
@@ -79,13 +79,8 @@ func runAliasInWhere(p *check.Pass, n syntax.Node) {
 }
 
 // itemNamed finds the output column that the select list gives the name.
-func itemNamed(sel *syntax.Select, name *syntax.Name) *syntax.SelectItem {
-	for _, item := range sel.Items {
-		if !item.Alias.IsZero() && item.Alias.Sym == name.Last().Sym {
-			return item
-		}
-	}
-	return nil
+func itemNamed(p *check.Pass, sel *syntax.Select, name *syntax.Name) *syntax.SelectItem {
+	return p.Scope(sel).Item(name.Last().Sym)
 }
 
 // mentions reports whether an expression uses a column of the name: then such

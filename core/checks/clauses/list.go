@@ -4,4 +4,8 @@ package clauses
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{aggregateInWhere, aliasInWhere}
+var Checks = []*check.Check{
+	aggregateInWhere, aggregateInJoin, aggregateInGroupBy, subqueryInGroupBy, nestedAggregate, windowOutside,
+	aliasInWhere, aliasInHaving, aliasInGroupBy, aliasInSelect, aliasInOrderExpression, havingUngrouped, orderInSubquery,
+	orderInBranch, orderNotSelected, cteOrder, distinctOnOrder, aggregateInWrite,
+}

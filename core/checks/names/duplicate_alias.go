@@ -2,7 +2,9 @@ package names
 
 import (
 	"fmt"
+	"slices"
 
+	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/syntax"
@@ -31,19 +33,22 @@ var duplicateAlias = &check.Check{
 	Run:   runDuplicateAlias,
 }
 
+// mostSources bounds how many sources are compared with each other; no database
+// takes as many.
+const mostSources = 256
+
 func runDuplicateAlias(p *check.Pass, n syntax.Node) {
 	scope := p.Scope(n)
 	if scope == nil {
 		return
 	}
 	for i, s := range scope.Sources {
-		if s.Name.Sym == 0 || s.Node == nil {
+		if s.Name.Sym == 0 || s.Node == nil || i > mostSources {
 			continue
 		}
-		for _, earlier := range scope.Sources[:i] {
-			if earlier.Name.Sym != s.Name.Sym || differ(p, earlier.Node, s.Node) {
-				continue
-			}
+		k := slices.IndexFunc(scope.Sources[:i], func(other *bind.Source) bool { return other.Name.Sym == s.Name.Sym && other.Node != nil })
+		if k >= 0 && !differ(p, scope.Sources[k].Node, s.Node) {
+			earlier := scope.Sources[k]
 			p.Report(check.Finding{
 				Span: s.Name.Span, Certainty: check.Certain,
 				Message: fmt.Sprintf("two sources are called %s", p.Ident(s.Name)),
@@ -51,7 +56,6 @@ func runDuplicateAlias(p *check.Pass, n syntax.Node) {
 				Related: []check.Related{{Span: earlier.Name.Span, Message: "the first of them"}},
 				Mends:   []check.Mend{{Title: "give one of them another name, and use it where its columns are meant", Effect: check.ByHand}},
 			})
-			break
 		}
 	}
 }

@@ -42,15 +42,16 @@ func runDuplicateOutput(p *check.Pass, n syntax.Node) {
 	if !ok {
 		return
 	}
-	for i, item := range sel.Items {
+	first := map[syntax.Sym]*syntax.SelectItem{}
+	for _, item := range sel.Items {
 		name := outputName(item)
 		if name.IsZero() {
 			continue
 		}
-		for _, earlier := range sel.Items[:i] {
-			if other := outputName(earlier); other.IsZero() || other.Sym != name.Sym {
-				continue
-			}
+		if first[name.Sym] == nil {
+			first[name.Sym] = item
+		} else {
+			earlier := first[name.Sym]
 			f := check.Finding{
 				Span: item.Span(), Certainty: check.Certain,
 				Message: fmt.Sprintf("%s has two columns %s", where, p.Ident(name)),
@@ -63,7 +64,6 @@ func runDuplicateOutput(p *check.Pass, n syntax.Node) {
 					Edits: []text.Edit{check.Insert(item.Span().End, " "+p.Word(sel.Span().Start, "AS")+" "+alias)}}}
 			}
 			p.Report(f)
-			break
 		}
 	}
 }

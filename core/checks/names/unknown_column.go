@@ -83,12 +83,7 @@ func aliasBeside(p *check.Pass, name *syntax.Name) bool {
 	if sel == nil || len(name.Parts) > 1 {
 		return false
 	}
-	for _, item := range sel.Items {
-		if !item.Alias.IsZero() && item.Alias.Sym == name.Last().Sym && !item.Alias.Span.Contains(name.Span()) {
-			return true
-		}
-	}
-	return false
+	return p.Scope(sel).Item(name.Last().Sym) != nil
 }
 
 // has begins a sentence about what sources have.

@@ -1,0 +1,277 @@
+package clauses
+
+import (
+	"fmt"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var aggregateInJoin = &check.Check{
+	ID:    "clause.aggregate-in-join",
+	Title: "aggregate in the condition of a join",
+	Doc: "ON is asked of single pairs of rows, before anything is grouped, so no aggregate exists there yet. What it is to be compared with is " +
+		"worked out in a derived table, or the comparison belongs in HAVING.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Bad:  "SELECT h.name FROM hives h JOIN harvests g ON g.hive_id = h.hive_id AND SUM(g.weight_kg) > 20",
+		Good: "SELECT h.name FROM hives h JOIN harvests g ON g.hive_id = h.hive_id GROUP BY h.hive_id, h.name HAVING SUM(g.weight_kg) > 20",
+		Near: []string{
+			"SELECT h.name FROM hives h JOIN harvests g ON g.hive_id = h.hive_id AND g.weight_kg = (SELECT MAX(weight_kg) FROM harvests)",
+			"SELECT h.name FROM hives h JOIN (SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id) g ON g.hive_id = h.hive_id AND g.kg > 20",
+		},
+	}},
+	Kinds: syntax.Kinds(syntax.KindJoin),
+	Run: func(p *check.Pass, n syntax.Node) {
+		j := n.(*syntax.Join)
+		if j.On == nil {
+			return
+		}
+		aggregatesIn(p, j.On, func(c *syntax.Call) {
+			if belongsOutside(p, c) && p.Dialect.Has(dialect.OuterAggregates) {
+				return
+			}
+			p.Report(check.Finding{
+				Span: c.Span(), Context: j.On.Span(), Certainty: check.Certain,
+				Message: fmt.Sprintf("ON cannot use the aggregate %s", p.Text(c)),
+				Why:     "Joins put single rows side by side before they are grouped, so the aggregate does not exist there yet.",
+				Mends:   []check.Mend{{Title: "ask it in HAVING, or work it out in a derived table and join that", Effect: check.ByHand}},
+			})
+		})
+	},
+}
+
+var aggregateInGroupBy = &check.Check{
+	ID:    "clause.aggregate-in-group-by",
+	Title: "aggregate in GROUP BY",
+	Doc: "Aggregates are worked out for groups, so they cannot say which rows make a group; that holds also for one reached by its alias or its " +
+		"position in the list.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Bad:  "SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id, SUM(weight_kg)",
+		Good: "SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id",
+		Near: []string{"SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id"},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id, kg",
+		Good:    "SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id",
+	}, {
+		Dialect: dialect.SQLite,
+		Bad:     "SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id, 2",
+		Good:    "SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id",
+	}},
+	Kinds: syntax.Kinds(syntax.KindGroupBy),
+	Run:   runAggregateInGroupBy,
+}
+
+func runAggregateInGroupBy(p *check.Pass, n syntax.Node) {
+	g := n.(*syntax.GroupBy)
+	sel, ok := p.Parent(g).(*syntax.Select)
+	if !ok {
+		return
+	}
+	for i, x := range g.Items {
+		var found *syntax.Call
+		aggregatesIn(p, groupedItem(p, sel, x), func(c *syntax.Call) { found = c })
+		if found == nil {
+			continue
+		}
+		f := check.Finding{
+			Span: x.Span(), Certainty: check.Certain,
+			Message: fmt.Sprintf("GROUP BY cannot use the aggregate %s", p.Text(found)),
+			Why:     "The groups must be known before anything is worked out for them.",
+		}
+		if len(g.Items) > 1 {
+			s := text.Span{Start: g.Items[max(i-1, 0)].Span().End, End: x.Span().End}
+			if i == 0 {
+				s = text.Span{Start: x.Span().Start, End: g.Items[1].Span().Start}
+			}
+			f.Mends = []check.Mend{{Title: "drop it from the list", Effect: check.NewRows, Edits: p.Remove(s)}}
+		}
+		p.Report(f)
+	}
+}
+
+// groupedItem gives what an item of GROUP BY stands for: itself, or the output
+// column that its alias or position means.
+func groupedItem(p *check.Pass, sel *syntax.Select, x syntax.Expr) syntax.Expr {
+	switch n := syntax.Unparen(x).(type) {
+	case *syntax.Name:
+		if u := p.Use(n); u.Item != nil {
+			return u.Item.X
+		}
+	case *syntax.Literal:
+		if i, ok := p.Position(n); ok && i >= 1 && i <= len(sel.Items) && p.Dialect != dialect.SQLServer && p.Dialect != dialect.Oracle {
+			return sel.Items[i-1].X
+		}
+	}
+	return x
+}
+
+var nestedAggregate = &check.Check{
+	ID:    "clause.nested-aggregate",
+	Title: "aggregate inside an aggregate",
+	Doc: "An aggregate works on rows, and an inner aggregate has made groups of them already, so the outer one has nothing to work on. A derived " +
+		"table gives it rows. Oracle alone takes one level of nesting in a grouped query.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Bad:  "SELECT MAX(SUM(weight_kg)) FROM harvests",
+		Good: "SELECT MAX(kg) FROM (SELECT SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id) AS g",
+		Near: []string{
+			"SELECT hive_id, SUM(SUM(weight_kg)) OVER (ORDER BY hive_id) FROM harvests GROUP BY hive_id",
+			"SELECT SUM((SELECT MAX(g.weight_kg) FROM harvests g WHERE g.hive_id = h.hive_id)) FROM hives h",
+		},
+	}, {
+		Dialect: dialect.Oracle,
+		Near:    []string{"SELECT MAX(SUM(weight_kg)) FROM harvests GROUP BY hive_id"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindCall),
+	Run: func(p *check.Pass, n syntax.Node) {
+		outer := n.(*syntax.Call)
+		if !p.IsAggregate(outer) {
+			return
+		}
+		if sel := p.SelectOf(outer); p.Dialect == dialect.Oracle && sel != nil && sel.GroupBy != nil {
+			return
+		}
+		parts := make([]syntax.Node, 0, len(outer.Args)+1)
+		for _, a := range outer.Args {
+			parts = append(parts, a)
+		}
+		if outer.Filter != nil {
+			parts = append(parts, outer.Filter)
+		}
+		for _, part := range parts {
+			aggregatesIn(p, part, func(inner *syntax.Call) {
+				p.Report(check.Finding{
+					Span: inner.Span(), Context: outer.Span(), Certainty: check.Certain,
+					Message: fmt.Sprintf("%s stands inside the aggregate %s", p.Text(inner), p.FunctionText(outer)),
+					Why:     "The inner aggregate leaves one value a group, so the outer one has no rows left to work on in the same query.",
+					Mends:   []check.Mend{{Title: "work the inner aggregate out in a derived table", Effect: check.ByHand}},
+				})
+			})
+		}
+	},
+}
+
+var aggregateInWrite = &check.Check{
+	ID:       "clause.aggregate-in-write",
+	Title:    "aggregate or window function in SET or VALUES",
+	Doc:      "SET and VALUES work on single rows; there is no group and no window in them. A subquery gives the value.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Bad:  "UPDATE hives SET frame_count = MAX(frame_count) WHERE hive_id = 3",
+		Good: "UPDATE hives SET frame_count = (SELECT MAX(jars) FROM sales) WHERE hive_id = 3",
+		Near: []string{"UPDATE hives SET frame_count = (SELECT COUNT(*) FROM inspections) WHERE hive_id = 3"},
+	}, {
+		Bad:  "INSERT INTO sales (sale_id, buyer_id, harvest_id, sold_at, jars) VALUES (MAX(901), 1, 1, '2026-05-01', 3)",
+		Good: "INSERT INTO sales (sale_id, buyer_id, harvest_id, sold_at, jars) VALUES (901, 1, 1, '2026-05-01', 3)",
+	}},
+	Kinds: syntax.Kinds(syntax.KindCall),
+	Run: func(p *check.Pass, n syntax.Node) {
+		c := n.(*syntax.Call)
+		if !p.IsAggregate(c) && c.Over == nil {
+			return
+		}
+		clause := clauseOf(p, c)
+		name := "SET"
+		switch clause.(type) {
+		case *syntax.Assign:
+		case *syntax.Values:
+			name = "VALUES"
+		default:
+			return
+		}
+		p.Report(check.Finding{
+			Span: c.Span(), Certainty: check.Certain,
+			Message: fmt.Sprintf("%s cannot use %s", name, p.Text(c)),
+			Why:     "It works on one row at a time, so there are no rows to put together.",
+			Mends:   []check.Mend{{Title: "take the value from a subquery", Effect: check.ByHand}},
+		})
+	},
+}
+
+var windowOutside = &check.Check{
+	ID:    "clause.window-outside",
+	Title: "window function where rows are still being picked",
+	Doc: "Window functions look at the rows that WHERE, GROUP BY and HAVING have left, so none of these can use one, nor can the ON of a join. A " +
+		"derived table makes its result a column; some databases have QUALIFY for it.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Bad:  "SELECT name FROM hives WHERE ROW_NUMBER() OVER (ORDER BY name) <= 3",
+		Good: "SELECT name FROM (SELECT name, ROW_NUMBER() OVER (ORDER BY name) AS n FROM hives) AS h WHERE n <= 3",
+		Near: []string{
+			"SELECT name FROM hives ORDER BY ROW_NUMBER() OVER (ORDER BY frame_count)",
+			"SELECT name, RANK() OVER (ORDER BY frame_count) FROM hives WHERE frame_count > 3",
+		},
+	}, {
+		Bad:  "SELECT apiary_id FROM hives GROUP BY apiary_id HAVING RANK() OVER (ORDER BY COUNT(*)) = 1",
+		Good: "SELECT apiary_id FROM (SELECT apiary_id, RANK() OVER (ORDER BY COUNT(*)) AS r FROM hives GROUP BY apiary_id) AS g WHERE r = 1",
+	}},
+	Kinds: syntax.Kinds(syntax.KindCall),
+	Run: func(p *check.Pass, n syntax.Node) {
+		c := n.(*syntax.Call)
+		if c.Over == nil {
+			return
+		}
+		name := ""
+		switch clause := clauseOf(p, c).(type) {
+		case *syntax.Where:
+			name = "WHERE"
+		case *syntax.GroupBy:
+			name = "GROUP BY"
+		case *syntax.Having:
+			name = "HAVING"
+		case *syntax.Join:
+			name = "ON"
+		default:
+			_ = clause
+			return
+		}
+		p.Report(check.Finding{
+			Span: c.Span(), Certainty: check.Certain,
+			Message: fmt.Sprintf("%s cannot use the window function %s", name, p.FunctionText(c)),
+			Why:     fmt.Sprintf("%s is done before windows are looked at.", name),
+			Mends:   []check.Mend{{Title: windowMend(p), Effect: check.ByHand}},
+		})
+	},
+}
+
+func windowMend(p *check.Pass) string {
+	if p.Dialect == dialect.Spark {
+		return "ask it in QUALIFY, or in a query around this one"
+	}
+	return "name its result in a derived table, and ask it in the query around that"
+}
+
+var subqueryInGroupBy = &check.Check{
+	ID:    "clause.subquery-in-group-by",
+	Title: "subquery in GROUP BY",
+	Doc: "SQL Server takes no subquery in GROUP BY. Elsewhere it runs, but the same subquery must stand in the select list again to be seen, and " +
+		"few readers expect it.",
+	Verdicts: check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.SQLServer)),
+	Examples: []check.Example{{
+		Bad:  "SELECT COUNT(*) FROM hives h GROUP BY (SELECT colour FROM queens q WHERE q.queen_id = h.queen_id)",
+		Good: "SELECT COUNT(*) FROM hives h LEFT JOIN queens q ON q.queen_id = h.queen_id GROUP BY q.colour",
+		Near: []string{"SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id HAVING COUNT(*) > (SELECT 1)"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindGroupBy),
+	Run: func(p *check.Pass, n syntax.Node) {
+		for _, x := range n.(*syntax.GroupBy).Items {
+			syntax.Inspect(x, func(n syntax.Node) bool {
+				q, ok := n.(*syntax.Subquery)
+				if ok {
+					p.Report(check.Finding{
+						Span: q.Span(), Certainty: check.Certain,
+						Message: "GROUP BY holds a subquery",
+						Why:     "A join, or a derived table that names the value, says the same and can be read.",
+						Mends:   []check.Mend{{Title: "name the value in a derived table, and group by the name", Effect: check.ByHand}},
+					})
+				}
+				return !ok
+			})
+		}
+	},
+}

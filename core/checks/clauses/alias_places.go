@@ -1,0 +1,148 @@
+package clauses
+
+import (
+	"fmt"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var aliasInHaving = &check.Check{
+	ID:    "clause.alias-in-having",
+	Title: "output alias in HAVING",
+	Doc: "HAVING is asked before the select list is worked out. MySQL, MariaDB, SQLite and Spark look the alias up all the same; the other " +
+		"databases refuse it.",
+	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.With(dialect.AliasInHaving)),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Bad:  "SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id HAVING kg > 20",
+		Good: "SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id HAVING SUM(weight_kg) > 20",
+		Near: []string{"SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id HAVING SUM(weight_kg) > 20"},
+	}, {
+		Dialect: dialect.MariaDB,
+		Near:    []string{"SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id HAVING kg > 20"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindName),
+	Run: func(p *check.Pass, n syntax.Node) {
+		reportAlias(p, n.(*syntax.Name), syntax.KindHaving, "HAVING", "HAVING is asked before the select list is worked out")
+	},
+}
+
+var aliasInGroupBy = &check.Check{
+	ID:    "clause.alias-in-group-by",
+	Title: "output alias in GROUP BY",
+	Doc: "SQL Server and Oracle before version 23 group before they know the names of the select list. PostgreSQL, MySQL, MariaDB, SQLite and " +
+		"Spark look the alias up.",
+	Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.SQLServer, dialect.Oracle)),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Dialect: dialect.SQLServer,
+		Bad:     "SELECT YEAR(taken_on) AS y, SUM(weight_kg) FROM harvests GROUP BY y",
+		Good:    "SELECT YEAR(taken_on) AS y, SUM(weight_kg) FROM harvests GROUP BY YEAR(taken_on)",
+		Near:    []string{"SELECT hive_id AS hive, SUM(weight_kg) FROM harvests GROUP BY hive_id"},
+	}, {
+		Dialect: dialect.Postgres,
+		Near:    []string{"SELECT EXTRACT(YEAR FROM taken_on) AS y, SUM(weight_kg) FROM harvests GROUP BY y"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindName),
+	Run: func(p *check.Pass, n syntax.Node) {
+		if p.Dialect == dialect.Oracle && (p.Version == 0 || p.Version >= dialect.At(23, 0, 0)) {
+			return
+		}
+		reportAlias(p, n.(*syntax.Name), syntax.KindGroupBy, "GROUP BY", "GROUP BY is done before the select list is worked out")
+	},
+}
+
+var aliasInSelect = &check.Check{
+	ID:    "clause.alias-in-select",
+	Title: "output alias used beside it",
+	Doc: "All expressions of a select list are worked out side by side, so none sees the name that another is given there. Spark since 3.4 lets " +
+		"later ones see earlier names.",
+	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.With(dialect.AliasInSelect)),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Bad:  "SELECT weight_kg * 1000 AS grams, grams / 12 AS jars FROM harvests",
+		Good: "SELECT weight_kg * 1000 AS grams, (weight_kg * 1000) / 12 AS jars FROM harvests",
+		Near: []string{
+			"SELECT weight_kg * 1000 AS moisture, moisture / 12 AS dry FROM harvests",
+			"SELECT g.grams, g.grams / 12 AS jars FROM (SELECT weight_kg * 1000 AS grams FROM harvests) AS g",
+		},
+	}},
+	Kinds: syntax.Kinds(syntax.KindName),
+	Run: func(p *check.Pass, n syntax.Node) {
+		reportAlias(p, n.(*syntax.Name), syntax.KindSelectItem, "the select list", "The expressions of a select list are worked out side by side")
+	},
+}
+
+var aliasInOrderExpression = &check.Check{
+	ID:    "clause.alias-in-order-expression",
+	Title: "output alias inside an expression of ORDER BY",
+	Doc: "ORDER BY takes an alias by itself, but inside a longer expression PostgreSQL, SQL Server and others look for columns only. SQLite, " +
+		"MySQL, MariaDB, Oracle and Spark take it.",
+	Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.ANSI, dialect.Postgres, dialect.SQLServer)),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT hive_id, weight_kg * 1000 AS grams FROM harvests ORDER BY grams * 2",
+		Good:    "SELECT hive_id, weight_kg * 1000 AS grams FROM harvests ORDER BY (weight_kg * 1000) * 2",
+		Near: []string{
+			"SELECT hive_id, weight_kg * 1000 AS grams FROM harvests ORDER BY grams",
+			"SELECT hive_id, weight_kg * 1000 AS moisture FROM harvests ORDER BY moisture * 2",
+		},
+	}, {
+		Dialect: dialect.SQLite,
+		Near:    []string{"SELECT hive_id, weight_kg * 1000 AS grams FROM harvests ORDER BY grams * 2"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindName),
+	Run: func(p *check.Pass, n syntax.Node) {
+		name := n.(*syntax.Name)
+		if _, direct := p.Above(name).(*syntax.OrderItem); !direct {
+			reportAlias(p, name, syntax.KindOrderBy, "an expression of ORDER BY", "Inside an expression ORDER BY looks for columns only")
+		}
+	},
+}
+
+// reportAlias reports a bare name in a clause that no source has and that only
+// the select list defines.
+func reportAlias(p *check.Pass, name *syntax.Name, kind syntax.Kind, clause, why string) {
+	u := p.Use(name)
+	if len(name.Parts) > 1 || u.Outer || u.Status != bind.Missing && u.Status != bind.Assumed && u.Status != bind.Unclear {
+		return
+	}
+	place := clauseOf(p, name)
+	sel := p.SelectOf(name)
+	if place == nil || place.Kind() != kind || sel == nil || u.Scope != p.Scope(sel) {
+		return
+	}
+	if _, window := p.Parent(place).(*syntax.Window); window {
+		return
+	}
+	item := itemNamed(p, sel, name)
+	if item == nil || mentions(item.X, name.Last().Sym) || item.Span().Contains(name.Span()) {
+		return
+	}
+	f := check.Finding{
+		Span: name.Span(), Context: place.Span(), Certainty: check.Likely,
+		Message: fmt.Sprintf("%s cannot see the alias %s", clause, p.Text(name)),
+		Why:     fmt.Sprintf("%s, and no column of that name is known.", why),
+		Related: []check.Related{{Span: item.Span(), Message: "named here"}},
+	}
+	if u.Status == bind.Missing {
+		f.Certainty = check.Certain
+	}
+	written := p.Parenthesised(item.X)
+	if kind == syntax.KindGroupBy {
+		written = p.Text(item.X)
+	}
+	holds := false
+	aggregatesIn(p, item.X, func(*syntax.Call) { holds = true })
+	if kind == syntax.KindGroupBy && holds {
+		f.Mends = []check.Mend{{Title: "group by what the aggregate is worked out from", Effect: check.ByHand}}
+	} else {
+		f.Mends = []check.Mend{{Title: "write the expression itself", Effect: check.NewRows, Edits: []text.Edit{check.Replace(name.Span(), written)}}}
+	}
+	p.Report(f)
+}

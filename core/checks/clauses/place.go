@@ -1,0 +1,34 @@
+package clauses
+
+import (
+	"justlens/core/check"
+	"justlens/core/syntax"
+)
+
+// clauseKinds are the parts of a query in one of which each of its expressions stands.
+var clauseKinds = syntax.Kinds(syntax.KindWhere, syntax.KindJoin, syntax.KindGroupBy, syntax.KindHaving, syntax.KindQualify,
+	syntax.KindOrderBy, syntax.KindSelectItem, syntax.KindAssign, syntax.KindValues, syntax.KindLimit, syntax.KindWindow)
+
+// clauseOf gives the clause of its own query in which an expression stands.
+func clauseOf(p *check.Pass, n syntax.Node) syntax.Node {
+	clause, _ := p.Enclosing(n, clauseKinds)
+	return clause
+}
+
+// windowOf reports whether a node stands inside OVER (…).
+func inWindow(p *check.Pass, n syntax.Node) bool {
+	window, _ := p.Enclosing(n, syntax.Kinds(syntax.KindWindow))
+	return window != nil
+}
+
+// aggregatesIn calls f for each aggregate of an expression's own query.
+func aggregatesIn(p *check.Pass, x syntax.Node, f func(*syntax.Call)) {
+	syntax.Inspect(x, func(n syntax.Node) bool {
+		if c, ok := n.(*syntax.Call); ok && p.IsAggregate(c) {
+			f(c)
+			return false
+		}
+		_, query := n.(*syntax.Query)
+		return !query
+	})
+}
