@@ -61,7 +61,7 @@ func loadSchemas(ctx context.Context, sources []string, d dialect.Dialect, auto 
 		return nil, d, nil
 	}
 	s := schema.New(nil)
-	s.SetWhole()
+	whole := true
 	for _, source := range sources {
 		before := s.Len()
 		if database.IsSource(source) {
@@ -73,6 +73,7 @@ func loadSchemas(ctx context.Context, sources []string, d dialect.Dialect, auto 
 			s.Search(read.Path)
 			s.Problems = nil
 			s.Load(read.DDL, d)
+			whole = whole && len(s.Problems) == 0
 			for _, problem := range s.Problems {
 				fmt.Fprintf(warn, "justlens: schema %s: %s\n", database.Redacted(source), problem.Message)
 			}
@@ -86,10 +87,14 @@ func loadSchemas(ctx context.Context, sources []string, d dialect.Dialect, auto 
 			if d, err = loadText(s, path, d, auto, warn); err != nil {
 				return nil, d, fmt.Errorf("schema %w", err)
 			}
+			whole = whole && len(s.Problems) == 0
 		}
 		if s.Len() == before {
 			return nil, d, fmt.Errorf("schema %s: no CREATE TABLE in it; name a file of DDL text", source)
 		}
+	}
+	if whole { // else a table that was left out would be told of as unknown
+		s.SetWhole()
 	}
 	return s, d, nil
 }

@@ -29,6 +29,7 @@ type Binder struct {
 	ctes    slab.Slab[cteScope]
 	outputs slab.List[output]
 	stack   []output
+	later   []syntax.Expr // conditions of joins that see what comes behind them
 }
 
 // pending is an unqualified name, looked up when all sources of the statement
@@ -353,6 +354,10 @@ func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
 	u := &b.info.uses[n.ID()]
 	u.Scope = s
 	src, outer := s.source(n.Qualifier().Sym)
+	if twin := s.twin(src); twin != nil && b.info.Dialect == dialect.SQLite { // elsewhere the doubled name is refused itself
+		u.Status, u.Candidates = Ambiguous, append(u.Candidates, src, twin)
+		return
+	}
 	if src == nil {
 		u.Status = Unclear
 		if len(n.Parts) == 2 && b.tells() && !isPseudoSource(b.info.Names.String(n.Qualifier().Sym)) && !isSequenceValue(word.Word(n.Last().Sym)) {
@@ -439,6 +444,9 @@ func (b *Binder) resolve(p pending) Use {
 			item := p.scope.Item(sym)
 			if item == nil && b.info.Dialect.Has(dialect.OrderByOutputName) {
 				item = b.output(sel, sym)
+				if twin := b.laterOutput(sel, item); twin != nil {
+					return Use{Status: Ambiguous, Scope: p.scope, Candidates: b.ownersOf(item, twin)}
+				}
 			}
 			if item != nil {
 				return Use{Status: OutputAlias, Scope: p.scope, Item: item}
@@ -447,6 +455,11 @@ func (b *Binder) resolve(p pending) Use {
 	}
 	u := p.scope.lookupOut(sym, p.visible)
 	u.Scope = p.scope
+	if u.Status == Ambiguous && p.place == inGroupBy && sel != nil && b.info.Dialect.Has(dialect.ExecutedComments) {
+		if item := b.output(sel, sym); item != nil { // MySQL and MariaDB look at the select list first
+			return Use{Status: OutputAlias, Scope: p.scope, Item: item}
+		}
+	}
 	if u.Status == Resolved || u.Status == Ambiguous {
 		return u
 	}
@@ -461,7 +474,7 @@ func (b *Binder) resolve(p pending) Use {
 	}
 	if sel != nil && b.seesAliases(p.place) && u.Status != Resolved {
 		_, nested := b.info.Parent(p.name).(syntax.Expr)
-		if item := p.scope.Item(sym); item != nil && (u.Status == Missing || p.place != inOrderBy && !(nested && p.place == inGroupBy)) {
+		if item := p.scope.Item(sym); item != nil && (u.Status == Missing && !(nested && b.info.Dialect == dialect.Postgres) || p.place != inOrderBy && !(nested && p.place == inGroupBy)) {
 			return Use{Status: OutputAlias, Scope: p.scope, Item: item}
 		}
 	}
@@ -491,6 +504,33 @@ func (b *Binder) output(s *syntax.Select, sym syntax.Sym) *syntax.SelectItem {
 		}
 	}
 	return nil
+}
+
+// laterOutput finds another output column of the name of item, that means
+// another column.
+func (b *Binder) laterOutput(s *syntax.Select, item *syntax.SelectItem) *syntax.SelectItem {
+	if item == nil || len(s.Items) > shortList {
+		return nil
+	}
+	for _, other := range s.Items {
+		if other != item && outputSym(other) == outputSym(item) && !b.info.Same(other.X, item.X) {
+			return other
+		}
+	}
+	return nil
+}
+
+// ownersOf gives the sources of the columns that output columns are.
+func (b *Binder) ownersOf(items ...*syntax.SelectItem) []*Source {
+	var owners []*Source
+	for _, item := range items {
+		if n, ok := item.X.(*syntax.Name); ok {
+			if u := b.info.Use(n); u.Source != nil {
+				owners = append(owners, u.Source)
+			}
+		}
+	}
+	return owners
 }
 
 func isBuiltin(w word.Word) bool {

@@ -69,9 +69,14 @@ func (b *Binder) from(f *syntax.From, s *Scope) {
 	if f == nil {
 		return
 	}
+	from := len(b.later)
 	for _, t := range f.Tables {
 		b.table(t, s)
 	}
+	for _, on := range b.later[from:] {
+		b.visit(on, s, visible{0, 1 << 30}, inOn)
+	}
+	b.later = b.later[:from]
 }
 
 func (b *Binder) table(t syntax.TableExpr, s *Scope) {
@@ -116,7 +121,7 @@ func isApplied(parent syntax.Node) bool {
 
 func (b *Binder) source(n syntax.TableExpr, name syntax.Ident) *Source {
 	src := b.sources.Next()
-	*src = Source{Node: n, Name: name, Columns: src.Columns[:0], columns: &b.columns}
+	*src = Source{Node: n, Name: name, Columns: src.Columns[:0], columns: &b.columns, firstOfTwins: b.info.Dialect == dialect.SQLite}
 	return src
 }
 
@@ -248,7 +253,11 @@ func (b *Binder) join(j *syntax.Join, s *Scope) {
 			}
 		}
 	}
-	if j.On != nil {
+	switch {
+	case j.On == nil:
+	case b.info.Dialect == dialect.SQLite: // which lets ON see all of FROM
+		b.later = append(b.later, j.On)
+	default:
 		b.visit(j.On, s, visible{from, len(s.Sources)}, inOn)
 	}
 }

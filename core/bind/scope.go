@@ -29,7 +29,9 @@ type Source struct {
 	// names are those of the table's columns, of which Columns holds those used.
 	names   []syntax.Sym
 	columns *slab.Slab[Column]
-	index   int // in Scope.Sources
+	// firstOfTwins tells that of two columns of one name the first is meant.
+	firstOfTwins bool
+	index        int // in Scope.Sources
 }
 
 // Column is a column of a source.
@@ -130,6 +132,33 @@ func (sc *Scope) source(sym syntax.Sym) (*Source, bool) {
 	return nil, false
 }
 
+// twin finds another source of the same scope and name.
+func (sc *Scope) twin(s *Source) *Source {
+	if s == nil || s.Scope == nil || len(s.Scope.Sources) > 64 {
+		return nil
+	}
+	for _, other := range s.Scope.Sources {
+		if other != s && other.Name.Sym == s.Name.Sym {
+			return other
+		}
+	}
+	return nil
+}
+
+// doubled reports whether two columns of the source have the name.
+func (s *Source) doubled(sym syntax.Sym) bool {
+	if s.table != nil || len(s.Columns) > 64 || s.firstOfTwins {
+		return false
+	}
+	count := 0
+	for _, c := range s.Columns {
+		if c.Sym == sym {
+			count++
+		}
+	}
+	return count > 1
+}
+
 func (sc *Scope) merges(sym syntax.Sym) bool {
 	for _, m := range sc.Merged {
 		if m == sym {
@@ -155,6 +184,9 @@ func (sc *Scope) lookup(sym syntax.Sym, v visible) Use {
 				first = c
 			}
 			candidates = append(candidates, s)
+			if s.doubled(sym) {
+				candidates = append(candidates, s)
+			}
 		} else if !s.Complete {
 			open++
 			only = s

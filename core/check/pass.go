@@ -95,3 +95,94 @@ func (p *Pass) Position(n *syntax.Literal) (int, bool) {
 	}
 	return value, true
 }
+
+// TellsNames reports whether a scope's names can be told: not in the body of a
+// routine, which has variables.
+func (p *Pass) TellsNames(s *bind.Scope) bool {
+	for n := s.Node; n != nil; n = p.Parent(n) {
+		if n.Kind() == syntax.KindRoutine || n.Kind() == syntax.KindControl {
+			return false
+		}
+	}
+	return true
+}
+
+// SourcesOf gives the sources that a part of FROM is made of.
+func (p *Pass) SourcesOf(t syntax.TableExpr) []*bind.Source {
+	var found []*bind.Source
+	for _, scope := range p.Scopes {
+		for _, s := range scope.Sources {
+			if s.Node != nil && t.Span().Contains(s.Node.Span()) && p.fromOf(s.Node) == p.fromOf(t) {
+				found = append(found, s)
+			}
+		}
+	}
+	return found
+}
+
+// fromOf gives the clause or statement whose tables a part of FROM belongs to.
+func (p *Pass) fromOf(n syntax.Node) syntax.Node {
+	for at := p.Parent(n); at != nil; at = p.Parent(at) {
+		switch at.(type) {
+		case *syntax.Join, *syntax.ParenTable:
+		default:
+			return at
+		}
+	}
+	return nil
+}
+
+// Width counts the columns that a query's body gives; ok is false where a star
+// stands for columns that are not known.
+func (p *Pass) Width(b syntax.Body) (width int, ok bool) {
+	switch b := b.(type) {
+	case *syntax.Select:
+		if len(b.Items) == 0 || len(p.Stmt.Errors) > 0 {
+			return 0, false
+		}
+		for _, item := range b.Items {
+			star, isStar := item.X.(*syntax.Star)
+			if !isStar {
+				width++
+				continue
+			}
+			n, known := p.starWidth(p.Scope(b), star)
+			if !known {
+				return 0, false
+			}
+			width += n
+		}
+		return width, true
+	case *syntax.SetOp:
+		return p.Width(b.Left)
+	case *syntax.ParenQuery:
+		return p.Width(b.Query.Body)
+	case *syntax.Values:
+		if len(b.Rows) > 0 {
+			return len(b.Rows[0].Items), true
+		}
+	}
+	return 0, false
+}
+
+func (p *Pass) starWidth(scope *bind.Scope, star *syntax.Star) (int, bool) {
+	if scope == nil || len(scope.Merged) > 0 || scope.Natural {
+		return 0, false
+	}
+	width, found := 0, false
+	for _, s := range scope.Sources {
+		if len(star.Qualifier) > 0 && star.Qualifier[len(star.Qualifier)-1].Sym != s.Name.Sym {
+			continue
+		}
+		if !s.Complete {
+			return 0, false
+		}
+		width += len(s.ColumnSyms())
+		found = true
+	}
+	return width, found
+}
+
+// ShortNames reports whether a list of names may be shorter than the columns
+// that it names.
+func (p *Pass) ShortNames() bool { return p.Dialect == dialect.Postgres || p.Dialect == dialect.ANSI }

@@ -14,6 +14,8 @@ import (
 	"justlens/core/checks/matches"
 	"justlens/core/checks/names"
 	"justlens/core/checks/nulls"
+	"justlens/core/checks/rows"
+	"justlens/core/checks/sets"
 	"justlens/core/checks/syntaxes"
 )
 
@@ -21,7 +23,7 @@ import (
 // asks: can it be read, what is visible, what is meant, what comes out.
 func All() []*check.Check {
 	return slices.Concat(syntaxes.Checks, clauses.Checks, names.Checks, groups.Checks, nulls.Checks, logic.Checks,
-		matches.Checks, indexes.Checks, joins.Checks)
+		matches.Checks, indexes.Checks, joins.Checks, sets.Checks, rows.Checks)
 }
 
 // Families maps each family to what it is about.
@@ -35,6 +37,8 @@ var Families = []Family{
 	{"match", "LIKE and text comparison"},
 	{"index", "conditions an index cannot serve"},
 	{"join", "joins that multiply or lose rows"},
+	{"set", "UNION and its kin"},
+	{"rows", "the shape of the result"},
 }
 
 // Family is a group of checks.

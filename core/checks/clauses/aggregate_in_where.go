@@ -28,13 +28,17 @@ var aggregateInWhere = &check.Check{
 		Bad:  "SELECT hive_id, SUM(weight_kg) FROM harvests WHERE SUM(weight_kg) > 100 GROUP BY hive_id",
 		Good: "SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id HAVING SUM(weight_kg) > 100",
 	}},
-	Kinds: syntax.Kinds(syntax.KindCall),
+	Kinds: syntax.Kinds(syntax.KindCall, syntax.KindName),
 	Run:   runAggregateInWhere,
 }
 
 var whereKinds = syntax.Kinds(syntax.KindWhere)
 
 func runAggregateInWhere(p *check.Pass, n syntax.Node) {
+	if name, ok := n.(*syntax.Name); ok {
+		aliasOfAggregate(p, name)
+		return
+	}
 	call := n.(*syntax.Call)
 	if !p.IsAggregate(call) {
 		return
@@ -58,6 +62,34 @@ func runAggregateInWhere(p *check.Pass, n syntax.Node) {
 		f.Mends = moveToHaving(p, sel, where, call)
 	}
 	p.Report(f)
+}
+
+// aliasOfAggregate reports an alias in WHERE, where SQLite sees it, that stands
+// for an aggregate or a window function.
+func aliasOfAggregate(p *check.Pass, name *syntax.Name) {
+	u := p.Use(name)
+	if u.Item == nil {
+		return
+	}
+	if where, _ := p.Enclosing(name, whereKinds); where == nil {
+		return
+	}
+	found := false
+	syntax.Inspect(u.Item.X, func(n syntax.Node) bool {
+		call, ok := n.(*syntax.Call)
+		found = found || ok && (p.IsAggregate(call) || call.Over != nil)
+		_, query := n.(*syntax.Query)
+		return !query
+	})
+	if found {
+		p.Report(check.Finding{
+			Span: name.Span(), Certainty: check.Certain,
+			Message: fmt.Sprintf("WHERE cannot use %s, which is %s", p.Text(name), p.Text(u.Item.X)),
+			Why:     "WHERE picks single rows before they are put together, so their sum, or their place among others, does not exist there yet.",
+			Related: []check.Related{{Span: u.Item.Span(), Message: "named here"}},
+			Mends:   []check.Mend{{Title: "ask it in HAVING, or in a query around this one", Effect: check.ByHand}},
+		})
+	}
 }
 
 // belongsOutside reports whether an aggregate in a subquery is over columns of

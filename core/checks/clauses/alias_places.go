@@ -133,6 +133,16 @@ func reportAlias(p *check.Pass, name *syntax.Name, kind syntax.Kind, clause, why
 	if u.Status == bind.Missing {
 		f.Certainty = check.Certain
 	}
+	if kind == syntax.KindOrderBy && p.Dialect.Has(dialect.ExecutedComments) {
+		grouped := false
+		aggregatesIn(p, item.X, func(*syntax.Call) { grouped = true })
+		if grouped { // of which MySQL and MariaDB let an expression use no alias
+			f.Verdicts = p.Check.Verdicts.But(check.Refused, dialect.With(dialect.ExecutedComments))
+		}
+	}
+	if _, whole := p.Above(name).(*syntax.GroupBy); kind == syntax.KindGroupBy && !whole && p.Dialect == dialect.Postgres {
+		f.Verdicts = p.Check.Verdicts.But(check.Refused, dialect.In(dialect.Postgres)) // which takes it by itself only
+	}
 	written := p.Parenthesised(item.X)
 	if kind == syntax.KindGroupBy {
 		written = p.Text(item.X)

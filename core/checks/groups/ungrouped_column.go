@@ -112,7 +112,7 @@ func (u *ungrouped) visit(n syntax.Node) {
 	case *syntax.Name:
 		u.column(n)
 		return
-	case *syntax.Query, *syntax.BadExpr, *syntax.TypeName:
+	case *syntax.BadExpr, *syntax.TypeName:
 		return
 	case *syntax.Call:
 		if p.IsAggregate(n) {
@@ -124,10 +124,10 @@ func (u *ungrouped) visit(n syntax.Node) {
 
 func (u *ungrouped) column(n *syntax.Name) {
 	use := u.pass.Use(n)
-	if use.Outer || use.Status != bind.Resolved && use.Status != bind.Assumed {
+	if use.Source == nil || use.Source.Scope == nil || use.Status != bind.Resolved && use.Status != bind.Assumed {
 		return
 	}
-	if sel, ok := use.Scope.Node.(*syntax.Select); !ok || sel != u.sel {
+	if use.Source.Scope.Node != u.sel { // a subquery's own, or of a query around
 		return
 	}
 	if u.mayBeGrouped(n) {
@@ -324,8 +324,17 @@ func (u *ungrouped) finding(f finding) check.Finding {
 	if p.Dialect.Has(dialect.GroupedByKey) && !f.certain {
 		out.Why += " It may stand only if the grouped columns are the primary key of its table."
 	}
+	if f.clause == "HAVING" && p.Dialect.Has(dialect.ExecutedComments) && !u.selected(f.name) {
+		out.Verdicts = p.Check.Verdicts.But(check.Refused, dialect.With(dialect.ExecutedComments))
+		out.Why += " HAVING sees only grouped and selected columns here."
+	}
 	out.Mends = u.mends(f)
 	return out
+}
+
+// selected reports whether a column is one of the select list.
+func (u *ungrouped) selected(n *syntax.Name) bool {
+	return slices.ContainsFunc(u.sel.Items, func(item *syntax.SelectItem) bool { return u.pass.Same(item.X, n) })
 }
 
 // columns lists what was found, each column once, as written.

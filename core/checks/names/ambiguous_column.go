@@ -52,7 +52,7 @@ func runAmbiguousColumn(p *check.Pass, n syntax.Node) {
 	if u.Status != bind.Ambiguous {
 		return
 	}
-	column := p.Text(name)
+	column := p.Ident(name.Last())
 	owners := make([]string, len(u.Candidates))
 	for i, s := range u.Candidates {
 		owners[i] = p.Ident(s.Name)
@@ -65,6 +65,12 @@ func runAmbiguousColumn(p *check.Pass, n syntax.Node) {
 	}
 	if len(owners) > 2 {
 		f.Why = fmt.Sprintf("%s all have a column %s, and the database will not choose.", list(owners, "and"), column)
+	}
+	if len(name.Parts) > 1 || sameNames(owners) || p.Above(name) != nil && p.Above(name).Kind() == syntax.KindOrderItem && len(owners) < 2 {
+		f.Why = "Two of them have that name, and the database will not choose."
+		f.Mends = []check.Mend{{Title: "give one of them another name", Effect: check.ByHand}}
+		p.Report(f)
+		return
 	}
 	equal := equated(p, u, name)
 	for i, s := range u.Candidates {
@@ -82,6 +88,16 @@ func runAmbiguousColumn(p *check.Pass, n syntax.Node) {
 		})
 	}
 	p.Report(f)
+}
+
+// sameNames reports whether the owners of a column cannot be told apart by name.
+func sameNames(owners []string) bool {
+	for _, o := range owners {
+		if o != owners[0] {
+			return false
+		}
+	}
+	return true
 }
 
 // equated reports whether inner joins or WHERE make all candidates' columns

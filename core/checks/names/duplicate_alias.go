@@ -29,7 +29,7 @@ var duplicateAlias = &check.Check{
 		Bad:     "SELECT 1 FROM hives, hives",
 		Good:    "SELECT 1 FROM hives, hives AS other",
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete),
+	Kinds: syntax.Kinds(syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete, syntax.KindWith),
 	Run:   runDuplicateAlias,
 }
 
@@ -38,6 +38,10 @@ var duplicateAlias = &check.Check{
 const mostSources = 256
 
 func runDuplicateAlias(p *check.Pass, n syntax.Node) {
+	if w, ok := n.(*syntax.With); ok {
+		duplicateCTE(p, w)
+		return
+	}
 	scope := p.Scope(n)
 	if scope == nil {
 		return
@@ -56,6 +60,25 @@ func runDuplicateAlias(p *check.Pass, n syntax.Node) {
 				Related: []check.Related{{Span: earlier.Name.Span, Message: "the first of them"}},
 				Mends:   []check.Mend{{Title: "give one of them another name, and use it where its columns are meant", Effect: check.ByHand}},
 			})
+		}
+	}
+}
+
+// duplicateCTE reports two common table expressions of one name, which no
+// database takes.
+func duplicateCTE(p *check.Pass, w *syntax.With) {
+	for i, c := range w.CTEs[:min(len(w.CTEs), mostSources)] {
+		for _, earlier := range w.CTEs[:i] {
+			if earlier.Name.Sym == c.Name.Sym {
+				p.Report(check.Finding{
+					Span: c.Name.Span, Certainty: check.Certain, Verdicts: check.Everywhere(check.Refused),
+					Message: fmt.Sprintf("two common table expressions are called %s", p.Ident(c.Name)),
+					Why:     "The query behind them could mean either.",
+					Related: []check.Related{{Span: earlier.Name.Span, Message: "the first of them"}},
+					Mends:   []check.Mend{{Title: "give one of them another name, and use it where it is meant", Effect: check.ByHand}},
+				})
+				break
+			}
 		}
 	}
 }

@@ -32,24 +32,65 @@ var unknownAlias = &check.Check{
 		Dialect: dialect.Oracle,
 		Near:    []string{"SELECT hive_ids.NEXTVAL FROM dual"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindName),
+	Kinds: syntax.Kinds(syntax.KindName, syntax.KindStar, syntax.KindWindow),
 	Run:   runUnknownAlias,
 }
 
 func runUnknownAlias(p *check.Pass, n syntax.Node) {
-	name := n.(*syntax.Name)
-	u := p.Use(name)
-	if u.Status != bind.NoSource || !p.Tells(name) {
+	switch n := n.(type) {
+	case *syntax.Name:
+		if u := p.Use(n); u.Status == bind.NoSource && p.Tells(n) {
+			unknownQualifier(p, n.Qualifier(), u.Scope)
+		}
+	case *syntax.Star:
+		sel := p.SelectOf(n)
+		if len(n.Qualifier) != 1 || sel == nil || !p.Tells(n) {
+			return
+		}
+		scope := p.Scope(sel)
+		for at := scope; at != nil; at = at.Parent {
+			for _, s := range at.Sources {
+				if s.Name.Sym == n.Qualifier[0].Sym || s.Name.Sym == 0 {
+					return
+				}
+			}
+		}
+		if p.TellsNames(scope) {
+			unknownQualifier(p, n.Qualifier[0], scope)
+		}
+	case *syntax.Window:
+		unknownWindow(p, n)
+	}
+}
+
+// unknownWindow reports OVER name where no WINDOW clause defines the name.
+func unknownWindow(p *check.Pass, w *syntax.Window) {
+	call, ok := p.Parent(w).(*syntax.Call)
+	sel := p.SelectOf(w)
+	if !ok || call.Over != w || w.Name.IsZero() || sel == nil || !p.Tells(w) {
 		return
 	}
-	qualifier := name.Qualifier()
+	for _, defined := range sel.Windows {
+		if defined.Name.Sym == w.Name.Sym {
+			return
+		}
+	}
+	p.Report(check.Finding{
+		Span: w.Name.Span, Certainty: check.Certain,
+		Message: fmt.Sprintf("no window is called %s", p.Ident(w.Name)),
+		Why:     "OVER with a bare name means a window that the WINDOW clause of the same query defines.",
+		Mends:   []check.Mend{{Title: "define it, or write the window in parentheses", Effect: check.ByHand}},
+	})
+}
+
+func unknownQualifier(p *check.Pass, qualifier syntax.Ident, within *bind.Scope) {
 	f := check.Finding{
 		Span: qualifier.Span, Certainty: check.Certain,
 		Message: fmt.Sprintf("%s is no source of this query", p.Ident(qualifier)),
 		Why:     "Neither FROM nor a query around this one has a table or alias of that name.",
 	}
 	var candidates []string
-	for scope := u.Scope; scope != nil; scope = scope.Parent {
+	for scope := within; scope != nil; scope = scope.Parent {
 		for _, s := range scope.Sources {
 			if s.Name.Sym == 0 {
 				continue
@@ -66,7 +107,7 @@ func runUnknownAlias(p *check.Pass, n syntax.Node) {
 			}
 		}
 	}
-	if near := initialOf(p, u.Scope, p.Names.String(qualifier.Sym)); near != "" {
+	if near := initialOf(p, within, p.Names.String(qualifier.Sym)); near != "" {
 		f.Mends = []check.Mend{{Title: "say " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(qualifier.Span, near)}}}
 	} else if len(candidates) > 0 {
 		f.Why += fmt.Sprintf(" There is %s.", list(candidates, "and"))

@@ -2,6 +2,7 @@ package names
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"justlens/core/bind"
@@ -40,11 +41,37 @@ var unknownColumn = &check.Check{
 		Dialect: dialect.SQLite,
 		Near:    []string{"SELECT rowid, name FROM hives", `SELECT name FROM hives WHERE name = "Ash"`},
 	}},
-	Kinds: syntax.Kinds(syntax.KindName),
+	Kinds: syntax.Kinds(syntax.KindName, syntax.KindJoin),
 	Run:   runUnknownColumn,
 }
 
+// unknownInUsing reports a column of USING that one side of the join lacks.
+func unknownInUsing(p *check.Pass, j *syntax.Join) {
+	left, right := p.SourcesOf(j.Left), p.SourcesOf(j.Right)
+	for _, id := range j.Using {
+		for _, side := range [][]*bind.Source{left, right} {
+			lacks := len(side) > 0
+			for _, s := range side {
+				lacks = lacks && s.Complete && !slices.Contains(s.ColumnSyms(), id.Sym)
+			}
+			if lacks && p.Tells(j) {
+				p.Report(check.Finding{
+					Span: id.Span, Certainty: check.Certain,
+					Message: fmt.Sprintf("there is no column %s to join by", p.Ident(id)),
+					Why:     fmt.Sprintf("USING names a column that both sides have, and %s no column of that name.", has(p, side)),
+					Mends:   []check.Mend{{Title: "say ON, with the column of each side", Effect: check.ByHand}},
+				})
+				break
+			}
+		}
+	}
+}
+
 func runUnknownColumn(p *check.Pass, n syntax.Node) {
+	if j, ok := n.(*syntax.Join); ok {
+		unknownInUsing(p, j)
+		return
+	}
 	name := n.(*syntax.Name)
 	u := p.Use(name)
 	if u.Status != bind.Missing || !p.Tells(name) || aliasBeside(p, name) {

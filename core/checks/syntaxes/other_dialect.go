@@ -47,7 +47,7 @@ var otherDialect = &check.Check{
 		Near:    []string{"SELECT NVL(moved_on, SYSDATE) FROM hives"},
 	}},
 	Kinds: syntax.Kinds(syntax.KindQuery, syntax.KindSelect, syntax.KindCast, syntax.KindLike, syntax.KindBinary, syntax.KindCall,
-		syntax.KindOuterMark, syntax.KindJoin, syntax.KindInsert, syntax.KindSetOp),
+		syntax.KindOuterMark, syntax.KindJoin, syntax.KindInsert, syntax.KindSetOp, syntax.KindQuantified),
 	Run: runOtherDialect,
 }
 
@@ -116,6 +116,8 @@ func foreignIn(p *check.Pass, n syntax.Node) (foreign, bool) {
 		return foreignJoin(n)
 	case *syntax.Insert:
 		return foreignInsert(n)
+	case *syntax.Quantified:
+		return foreign{"comparison with ANY or ALL of a subquery", dialect.Everywhere &^ dialect.In(dialect.SQLite), n.Span(), byHand("compare with MIN or MAX, or ask EXISTS"), check.Certain}, true
 	case *syntax.SetOp:
 		if n.Minus {
 			span := text.Span{Start: n.OpSpan.Start, End: n.OpSpan.Start + text.Pos(len("MINUS"))}

@@ -8,3 +8,4 @@ SELECT 1 FROM hives AS a, hives AS b;
 SELECT 1 FROM (SELECT 1 FROM hives AS h) AS x, hives AS h;
 WITH h AS (SELECT 1 AS n) SELECT 1 FROM h, hives;
 UPDATE hives SET name = 'x' FROM queens AS hives WHERE true; -- want "name.duplicate-alias"
+WITH d AS (SELECT 1 AS a), d AS (SELECT 2 AS a) SELECT a FROM d; -- want "name.duplicate-alias"

@@ -13,3 +13,6 @@ WITH heavy AS (SELECT hive_id FROM harvests) SELECT heavy.hive_id FROM heavy;
 SELECT h.* FROM hives AS h;
 INSERT INTO hives (hive_id, name, apiary_id, keeper_id, frame_count) SELECT queen_id + 100, name, 1, 1, 8 FROM queens AS q WHERE q.queen_id > 90 ON DUPLICATE KEY UPDATE name = q.name;
 DELETE g FROM harvests AS g JOIN hives AS h ON h.hive_id = g.hive_id WHERE h.frame_count < 0;
+SELECT x.* FROM hives AS h; -- want "name.unknown-alias"
+SELECT RANK() OVER v FROM harvests WINDOW w AS (ORDER BY hive_id); -- want "name.unknown-alias"
+SELECT RANK() OVER w FROM harvests WINDOW w AS (ORDER BY hive_id);

@@ -26,3 +26,5 @@ SELECT (SELECT MAX(weight_kg) FROM harvests WHERE hive_id = h.hive_id AND h.fram
 WITH RECURSIVE n (i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 5) SELECT i FROM n;
 MERGE INTO hives AS h USING queens AS q ON q.queen_id = h.queen_id WHEN MATCHED THEN UPDATE SET name = q.nam; -- want "name.unknown-column"
 CREATE FUNCTION twice(x integer) RETURNS integer LANGUAGE sql BEGIN ATOMIC SELECT x * 2; END;
+SELECT 1 FROM hives JOIN harvests USING (hive); -- want "name.unknown-column"
+SELECT apiary_id + 1 AS a, COUNT(*) FROM hives GROUP BY apiary_id, a - 1; -- want "clause.alias-in-group-by"

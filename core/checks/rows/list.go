@@ -1,0 +1,7 @@
+// Package rows holds the checks of the family rows: the shape of the result.
+package rows
+
+import "justlens/core/check"
+
+// Checks is the family's list.
+var Checks = []*check.Check{subqueryWidth, positionRange}

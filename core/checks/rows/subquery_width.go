@@ -1,0 +1,125 @@
+package rows
+
+import (
+	"fmt"
+
+	"justlens/core/check"
+	"justlens/core/syntax"
+)
+
+var subqueryWidth = &check.Check{
+	ID:    "rows.subquery-width",
+	Title: "subquery with another number of columns than its place takes",
+	Doc: "A subquery that stands for a value gives one column, and one behind IN as many as stand before it. EXISTS alone does not care. A list of " +
+		"names behind a common table expression or derived table has as many names as its query has columns.",
+	Verdicts: check.Everywhere(check.Refused),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Bad:  "SELECT name FROM hives WHERE hive_id IN (SELECT hive_id, weight_kg FROM harvests)",
+		Good: "SELECT name FROM hives WHERE hive_id IN (SELECT hive_id FROM harvests)",
+		Near: []string{
+			"SELECT name FROM hives h WHERE EXISTS (SELECT hive_id, weight_kg FROM harvests g WHERE g.hive_id = h.hive_id)",
+			"SELECT name FROM hives WHERE (hive_id, frame_count) IN (SELECT hive_id, weight_kg FROM harvests)",
+		},
+	}, {
+		Bad:  "SELECT name, (SELECT taken_on, weight_kg FROM harvests g WHERE g.harvest_id = 1) FROM hives",
+		Good: "SELECT name, (SELECT weight_kg FROM harvests g WHERE g.harvest_id = 1) FROM hives",
+	}, {
+		Bad:  "WITH heavy (hive, kg) AS (SELECT hive_id FROM harvests) SELECT hive FROM heavy",
+		Good: "WITH heavy (hive) AS (SELECT hive_id FROM harvests) SELECT hive FROM heavy",
+	}},
+	Kinds: syntax.Kinds(syntax.KindSubquery, syntax.KindIn, syntax.KindCTE),
+	Run:   runSubqueryWidth,
+}
+
+func runSubqueryWidth(p *check.Pass, n syntax.Node) {
+	switch n := n.(type) {
+	case *syntax.In:
+		if n.Query == nil {
+			return
+		}
+		want := 1
+		switch x := n.X.(type) {
+		case *syntax.Row:
+			want = len(x.Items)
+		case *syntax.Subquery, *syntax.Star, *syntax.Param, *syntax.BadExpr:
+			return
+		}
+		report(p, n.Query, want, fmt.Sprintf("IN compares %s", count(want)))
+	case *syntax.Subquery:
+		switch around := p.Above(n).(type) {
+		case *syntax.Binary, *syntax.Row, *syntax.Quantified, *syntax.In, *syntax.Is, *syntax.Between:
+			if rowWise(p, n, around) {
+				return
+			}
+		case *syntax.Call:
+			if name := p.FunctionName(around); name != "coalesce" && name != "sum" && name != "max" && name != "min" && name != "count" && name != "avg" {
+				return // EXISTS, ARRAY and their kin
+			}
+		case *syntax.Assign:
+			if _, row := around.Target.(*syntax.Row); row {
+				return
+			}
+		}
+		report(p, n.Query, 1, "a subquery that stands for a value gives one column")
+	case *syntax.CTE:
+		if n.Query == nil || len(n.Columns) == 0 {
+			return
+		}
+		if width, ok := p.Width(n.Query.Body); ok && width != len(n.Columns) && !(width > len(n.Columns) && p.ShortNames()) {
+			p.Report(check.Finding{
+				Span: n.Name.Span, Certainty: check.Certain,
+				Message: fmt.Sprintf("%s for the %s of %s", names(len(n.Columns)), count(width), p.Ident(n.Name)),
+				Why:     "Each column of the query gets one name of the list.",
+				Mends:   []check.Mend{{Title: "name each column", Effect: check.ByHand}},
+			})
+		}
+	}
+}
+
+// rowWise reports whether a comparison is of whole rows, of which each side may
+// be a subquery.
+func rowWise(p *check.Pass, n *syntax.Subquery, around syntax.Node) bool {
+	row := false
+	syntax.Children(around, func(c syntax.Node) {
+		if x, ok := c.(syntax.Expr); ok {
+			switch other := syntax.Unparen(x).(type) {
+			case *syntax.Row:
+				row = true
+			case *syntax.Subquery:
+				row = row || other != n
+			case *syntax.Quantified, *syntax.Param, *syntax.BadExpr:
+				row = true
+			}
+		}
+	})
+	_, inRow := around.(*syntax.Row)
+	return row || inRow
+}
+
+func report(p *check.Pass, q *syntax.Query, want int, why string) {
+	width, ok := p.Width(q.Body)
+	if !ok || width == want {
+		return
+	}
+	p.Report(check.Finding{
+		Span: q.Span(), Certainty: check.Certain,
+		Message: fmt.Sprintf("this subquery gives %s, and its place takes %s", count(width), count(want)),
+		Why:     "In its place " + why + ".",
+		Mends:   []check.Mend{{Title: "select what is to be compared, and nothing else", Effect: check.ByHand}},
+	})
+}
+
+func count(n int) string {
+	if n == 1 {
+		return "1 column"
+	}
+	return fmt.Sprintf("%d columns", n)
+}
+
+func names(n int) string {
+	if n == 1 {
+		return "1 name"
+	}
+	return fmt.Sprintf("%d names", n)
+}

@@ -1,0 +1,15 @@
+-- dialect: postgres
+SELECT name FROM hives WHERE hive_id IN (SELECT hive_id, weight_kg FROM harvests); -- want "rows.subquery-width"
+SELECT name FROM hives WHERE hive_id IN (SELECT * FROM harvests); -- want "rows.subquery-width"
+SELECT name FROM hives WHERE hive_id = (SELECT hive_id, weight_kg FROM harvests WHERE harvest_id = 1); -- want "rows.subquery-width"
+SELECT name, (SELECT taken_on, weight_kg FROM harvests g WHERE g.harvest_id = 1) FROM hives; -- want "rows.subquery-width"
+SELECT COALESCE((SELECT taken_on, weight_kg FROM harvests g WHERE g.harvest_id = 1), NULL) FROM hives; -- want "rows.subquery-width"
+UPDATE hives SET frame_count = (SELECT queen_id, 1 FROM queens) WHERE hive_id = -1; -- want "rows.subquery-width"
+WITH heavy (hive, kg) AS (SELECT hive_id FROM harvests) SELECT hive FROM heavy; -- want "rows.subquery-width"
+SELECT name FROM hives h WHERE EXISTS (SELECT hive_id, weight_kg FROM harvests g WHERE g.hive_id = h.hive_id);
+SELECT name FROM hives WHERE (hive_id, frame_count) IN (SELECT hive_id, weight_kg FROM harvests);
+UPDATE hives SET (frame_count, moved_on) = (SELECT 8, CURRENT_DATE) WHERE hive_id = -1;
+SELECT ARRAY(SELECT hive_id FROM hives);
+WITH heavy (hive) AS (SELECT hive_id, weight_kg FROM harvests) SELECT hive FROM heavy;
+SELECT name FROM hives WHERE hive_id = ANY (SELECT hive_id FROM harvests);
+SELECT (hive_id, frame_count) = (SELECT 1, 2) FROM hives;
