@@ -18,7 +18,7 @@ func main() {
 	shared := flag.String("from", "/usr/share", "where the packages put their files")
 	dsn := flag.String("mariadb", "root@tcp(127.0.0.1:3306)/test", "the server that says what it can read")
 	flag.Usage = func() {
-		fmt.Fprintln(os.Stderr, "usage: corpus [flags] postgres|mariadb")
+		fmt.Fprintln(os.Stderr, "usage: corpus [flags] postgres|mariadb|bound")
 		flag.PrintDefaults()
 	}
 	flag.Parse()
@@ -28,6 +28,8 @@ func main() {
 		err = postgres(*shared, *verbose)
 	case "mariadb":
 		err = mariadb(*shared, *dsn, *verbose)
+	case "bound":
+		err = bound(*shared, *dsn, *verbose)
 	default:
 		flag.Usage()
 		os.Exit(2)

@@ -95,10 +95,15 @@ func problemIn(p *syntax.Parser, statement string) *syntax.Error {
 	return first
 }
 
-// suite collects the statements of the test files, each text once.
-func suite(root string) ([]statement, error) {
-	seen := map[string]bool{}
-	var all []statement
+// testFile is a file of the test suite.
+type testFile struct {
+	path       string
+	statements []string
+}
+
+// suiteFiles reads the test files.
+func suiteFiles(root string) ([]testFile, error) {
+	var files []testFile
 	for _, pattern := range []string{"main/*.test", "suite/*/*.test", "suite/*/t/*.test", "suite/*/*/*.test"} {
 		paths, err := filepath.Glob(filepath.Join(root, pattern))
 		if err != nil {
@@ -109,11 +114,25 @@ func suite(root string) ([]statement, error) {
 			if err != nil {
 				return nil, err
 			}
-			for _, text := range testStatements(string(src)) {
-				if !seen[text] {
-					seen[text] = true
-					all = append(all, statement{filepath.Base(path), text})
-				}
+			files = append(files, testFile{filepath.Base(path), testStatements(string(src))})
+		}
+	}
+	return files, nil
+}
+
+// suite collects the statements of the test files, each text once.
+func suite(root string) ([]statement, error) {
+	files, err := suiteFiles(root)
+	if err != nil {
+		return nil, err
+	}
+	seen := map[string]bool{}
+	var all []statement
+	for _, f := range files {
+		for _, text := range f.statements {
+			if !seen[text] {
+				seen[text] = true
+				all = append(all, statement{f.path, text})
 			}
 		}
 	}

@@ -51,17 +51,30 @@ func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
 			}
 			*self = cteScope{sym: entry.sym, next: ctes, columns: b.take(mark), complete: len(c.Columns) > 0}
 		}
-		entry.columns, entry.complete = b.query(c.Query, outer, self)
-		rename(entry.columns, c.Columns)
+		columns, complete := b.query(c.Query, outer, self)
+		entry.columns, entry.complete = b.rename(columns, complete, c.Columns)
 		ctes = entry
 	}
 	return ctes
 }
 
-func rename(columns []output, names []syntax.Ident) {
+// rename gives the columns of a query the names of a list. Where not all columns
+// are known, those of the list are: which of them are which cannot be told.
+func (b *Binder) rename(columns []output, complete bool, names []syntax.Ident) ([]output, bool) {
+	if len(names) == 0 {
+		return columns, complete
+	}
+	if !complete {
+		mark := len(b.stack)
+		for _, id := range names {
+			b.stack = append(b.stack, output{sym: id.Sym})
+		}
+		return b.take(mark), true
+	}
 	for i := range min(len(columns), len(names)) {
 		columns[i].sym = names[i].Sym
 	}
+	return columns, true
 }
 
 // from binds the FROM clause: its tables become sources of the scope.
@@ -90,13 +103,13 @@ func (b *Binder) table(t syntax.TableExpr, s *Scope) {
 			outer = s
 		}
 		columns, complete := b.query(t.Query, outer, s.ctes)
-		rename(columns, t.Columns)
+		columns, complete = b.rename(columns, complete, t.Columns)
 		src := b.source(t, t.Alias)
 		src.Complete = complete
 		b.add(s, src, columns)
 	case *syntax.FuncTable:
 		for _, c := range t.Calls {
-			b.expr(c, s, inSelect)
+			b.visit(c, s, visible{0, len(s.Sources)}, inSelect) // what stands before it
 		}
 		name := t.Alias
 		if name.IsZero() && len(t.Calls) > 0 {
@@ -141,9 +154,8 @@ func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
 	}
 	if len(t.Name) == 1 {
 		if c := s.ctes.find(last.Sym); c != nil {
-			src.Complete = c.complete
-			columns := b.outputs.Copy(c.columns)
-			rename(columns, t.Columns)
+			columns, complete := b.rename(b.outputs.Copy(c.columns), c.complete, t.Columns)
+			src.Complete = complete
 			b.add(s, src, columns)
 			return
 		}

@@ -120,6 +120,10 @@ func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]output, bool) {
 	mark, complete := len(b.stack), true
 	for _, item := range n.Items {
 		star, ok := item.X.(*syntax.Star)
+		if f, isField := item.X.(*syntax.Field); isField && f.Star {
+			complete = false // as many columns as the value has fields
+			continue
+		}
 		if !ok {
 			b.stack = append(b.stack, output{outputSym(item), item.X})
 			continue

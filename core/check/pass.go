@@ -141,6 +141,9 @@ func (p *Pass) Width(b syntax.Body) (width int, ok bool) {
 			return 0, false
 		}
 		for _, item := range b.Items {
+			if f, isField := item.X.(*syntax.Field); isField && f.Star {
+				return 0, false
+			}
 			star, isStar := item.X.(*syntax.Star)
 			if !isStar {
 				width++

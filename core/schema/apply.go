@@ -433,6 +433,9 @@ func (a applier) selectOutputs(s *syntax.Select) ([]Column, bool) {
 			c := a.sourceColumn(x, sources)
 			c.Name, c.Quoted = a.text(x.Last()), a.exact(x.Last())
 			columns = append(columns, c)
+		case *syntax.Field:
+			columns = append(columns, Column{})
+			complete = complete && !x.Star
 		default:
 			columns = append(columns, Column{})
 			complete = complete && !item.Alias.IsZero()
