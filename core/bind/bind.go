@@ -252,11 +252,15 @@ func (b *Binder) rest(s *Scope, w *syntax.Where, o *syntax.OrderBy, returning []
 
 func (b *Binder) insert(n *syntax.Insert, outer *Scope, ctes *cteScope) {
 	ctes = b.with(n.With, outer, ctes)
-	if n.Query != nil {
-		b.query(n.Query, outer, ctes)
-	}
 	s := b.open(n, outer, ctes)
 	b.table(n.Table, s)
+	if n.Query != nil {
+		around := outer
+		if _, rows := n.Query.Body.(*syntax.Values); rows && b.info.Dialect.Has(dialect.ExecutedComments) {
+			around = s // MySQL and MariaDB let VALUES name columns of the target
+		}
+		b.query(n.Query, around, ctes)
+	}
 	b.rest(s, nil, nil, n.Returning)
 	if len(n.Conflict) == 0 {
 		return
@@ -412,8 +416,8 @@ func (b *Binder) isSystemColumn(sym syntax.Sym) bool {
 		return name == "rowid" || name == "oid" || name == "_rowid_"
 	case dialect.Oracle:
 		return name == "rowid" || name == "ora_rowscn" || name == "column_value" || name == "object_value"
-	case dialect.MariaDB:
-		return name == "row_start" || name == "row_end"
+	case dialect.MySQL, dialect.MariaDB:
+		return name == "row_start" || name == "row_end" || name == "_rowid"
 	case dialect.SQLServer:
 		return strings.HasPrefix(name, "$")
 	}
@@ -453,6 +457,16 @@ func (b *Binder) resolve(p pending) Use {
 			}
 		}
 	}
+	if p.place == inHaving && sel != nil && b.info.Dialect.Has(dialect.ExecutedComments) && !b.grouped(sel, sym) {
+		// MySQL and MariaDB look for output columns first, but for grouped columns.
+		item := p.scope.Item(sym)
+		if item == nil {
+			item = b.output(sel, sym)
+		}
+		if item != nil && !item.X.Span().Contains(p.name.Span()) {
+			return b.ofOutput(p, item)
+		}
+	}
 	u := p.scope.lookupOut(sym, p.visible)
 	u.Scope = p.scope
 	if u.Status == Ambiguous && p.place == inGroupBy && sel != nil && b.info.Dialect.Has(dialect.ExecutedComments) {
@@ -469,6 +483,13 @@ func (b *Binder) resolve(p pending) Use {
 	if !p.name.Parts[0].Quoted && (isBuiltin(word.Word(sym)) || b.isSystemColumn(sym)) {
 		return Use{Status: Builtin, Scope: p.scope}
 	}
+	if u.Status == Missing && b.info.Dialect.Has(dialect.ExecutedComments) {
+		for at := p.scope.Parent; at != nil; at = at.Parent {
+			if at.Item(sym) != nil {
+				u.Status = Unclear // a subquery of the list sees aliases there
+			}
+		}
+	}
 	if u.Status == Missing && (p.routine || p.name.Parts[0].Quoted && b.info.Dialect == dialect.SQLite) {
 		u.Status = Unclear // a variable; text in double quotes
 	}
@@ -479,6 +500,32 @@ func (b *Binder) resolve(p pending) Use {
 		}
 	}
 	return u
+}
+
+// ofOutput gives the use of a name that means an output column: the column itself
+// where the output is one.
+func (b *Binder) ofOutput(p pending, item *syntax.SelectItem) Use {
+	if n, ok := item.X.(*syntax.Name); ok && item.Alias.IsZero() {
+		if u := b.info.Use(n); u.Source != nil {
+			found := *u
+			found.Scope = p.scope
+			return found
+		}
+	}
+	return Use{Status: OutputAlias, Scope: p.scope, Item: item}
+}
+
+// grouped reports whether GROUP BY names a column by its bare name.
+func (b *Binder) grouped(sel *syntax.Select, sym syntax.Sym) bool {
+	if sel.GroupBy == nil {
+		return false
+	}
+	for _, x := range sel.GroupBy.Items {
+		if n, ok := syntax.Unparen(x).(*syntax.Name); ok && n.Last().Sym == sym {
+			return true
+		}
+	}
+	return false
 }
 
 // seesAliases reports whether names of a clause may be output aliases.

@@ -182,7 +182,7 @@ func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
 		return
 	}
 	src.Later = b.definedLater(t)
-	src.Unknown = !src.Later && b.schema.IsWhole() && b.tells() && !b.isSystemTable(t)
+	src.Unknown = !src.Later && !b.inRecursion(t) && b.schema.IsWhole() && b.tells() && !b.isSystemTable(t)
 }
 
 // definedLater reports whether a WITH clause around a table defines its name,
@@ -192,12 +192,23 @@ func (b *Binder) definedLater(t *syntax.TableRef) bool {
 		return false
 	}
 	for n := b.info.Parent(t); n != nil; n = b.info.Parent(n) {
-		if w, ok := n.(*syntax.With); ok {
+		if w, ok := n.(*syntax.With); ok && (!w.Recursive || b.info.Dialect != dialect.MariaDB) {
 			for _, c := range w.CTEs {
 				if c.Name.Sym == t.Name[0].Sym {
 					return true
 				}
 			}
+		}
+	}
+	return false
+}
+
+// inRecursion reports whether a table stands in WITH RECURSIVE, where MariaDB and
+// PostgreSQL let one expression name a later one.
+func (b *Binder) inRecursion(t syntax.Node) bool {
+	for n := b.info.Parent(t); n != nil; n = b.info.Parent(n) {
+		if w, ok := n.(*syntax.With); ok && w.Recursive {
+			return true
 		}
 	}
 	return false

@@ -107,6 +107,11 @@ func belongsOutside(p *check.Pass, call *syntax.Call) bool {
 			return true
 		})
 	}
+	if names == 0 && p.Dialect.Has(dialect.ExecutedComments) {
+		// MySQL and MariaDB take COUNT(*) in WHERE of a subquery for the query around it.
+		sel := p.SelectOf(call)
+		return sel != nil && p.Scope(sel).Parent != nil
+	}
 	return names > 0 && names == outer
 }
 

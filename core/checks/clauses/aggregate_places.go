@@ -145,6 +145,9 @@ var nestedAggregate = &check.Check{
 		}
 		for _, part := range parts {
 			aggregatesIn(p, part, func(inner *syntax.Call) {
+				if belongsOutside(p, inner) && p.Dialect.Has(dialect.OuterAggregates) {
+					return
+				}
 				p.Report(check.Finding{
 					Span: inner.Span(), Context: outer.Span(), Certainty: check.Certain,
 					Message: fmt.Sprintf("%s stands inside the aggregate %s", p.Text(inner), p.FunctionText(outer)),
@@ -158,8 +161,8 @@ var nestedAggregate = &check.Check{
 
 var aggregateInWrite = &check.Check{
 	ID:       "clause.aggregate-in-write",
-	Title:    "aggregate or window function in SET or VALUES",
-	Doc:      "SET and VALUES work on single rows; there is no group and no window in them. A subquery gives the value.",
+	Title:    "aggregate or window function in SET, VALUES or RETURNING",
+	Doc:      "SET, VALUES and RETURNING work on single rows; there is no group and no window in them. A subquery gives the value.",
 	Verdicts: check.Everywhere(check.Refused),
 	Examples: []check.Example{{
 		Bad:  "UPDATE hives SET frame_count = MAX(frame_count) WHERE hive_id = 3",
@@ -181,6 +184,11 @@ var aggregateInWrite = &check.Check{
 		case *syntax.Assign:
 		case *syntax.Values:
 			name = "VALUES"
+		case *syntax.SelectItem:
+			if p.Parent(clause).Kind() == syntax.KindSelect {
+				return
+			}
+			name = "RETURNING"
 		default:
 			return
 		}

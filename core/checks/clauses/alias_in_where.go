@@ -58,6 +58,9 @@ func runAliasInWhere(p *check.Pass, n syntax.Node) {
 	if item == nil || mentions(item.X, name.Last().Sym) {
 		return
 	}
+	if _, constant := item.X.(*syntax.Literal); constant && u.Status != bind.Missing {
+		return // a constant in the place of a column is named like it
+	}
 	clause := "WHERE"
 	if place.Kind() == syntax.KindJoin {
 		clause = "ON"

@@ -49,7 +49,7 @@ func runSubqueryWidth(p *check.Pass, n syntax.Node) {
 	case *syntax.Subquery:
 		switch around := p.Above(n).(type) {
 		case *syntax.Binary, *syntax.Row, *syntax.Quantified, *syntax.In, *syntax.Is, *syntax.Between:
-			if rowWise(p, n, around) {
+			if in, ok := around.(*syntax.In); ok && in.Query != nil || rowWise(p, n, around) {
 				return
 			}
 		case *syntax.Call:
