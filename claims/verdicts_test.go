@@ -96,16 +96,16 @@ func refusedFor(err error) string {
 	return "other: " + said
 }
 
-// reason maps what a server says to kinds of reasons, the first that fits.
-type reason struct{ words, kinds string }
+// saying maps what a server says to kinds of reasons, the first that fits.
+type saying struct{ words, kinds string }
 
-var postgresReasons = []reason{
+var postgresReasons = []saying{
 	{"FROM-clause entry", "name"}, {"42P01", "table"}, {"42703", "name"}, {"42702", "ambiguous"}, {"42712", "doubled"},
 	{"must appear in the GROUP BY", "grouping"}, {"ungrouped column", "grouping"}, {"42803", "aggregate"}, {"42P20", "window"},
 	{"42704 window", "name"}, {"42P10 for SELECT DISTINCT", "name"}, {"42P10", "width"}, {"must have an alias", "alias"}, {"column", "width"}, {"42601", "syntax"},
 }
 
-var mariadbReasons = []reason{
+var mariadbReasons = []saying{
 	{"1054 Unknown column '2'", "width"}, {"1054 Unknown column '3'", "width"}, {"in 'HAVING'", "name grouping"},
 	{"1054 Unknown column 'justlens_claims.", "grouping"}, {"1054", "name"}, {"1051", "name"}, {"1109", "name"}, {"1247", "name"}, {"4009", "name"},
 	{"1052", "ambiguous"}, {"1146", "table"}, {"1066", "doubled"}, {"4004", "doubled"}, {"1463", "grouping"}, {"1111", "aggregate"}, {"1056", "aggregate"},
@@ -113,7 +113,7 @@ var mariadbReasons = []reason{
 	{"1248", "alias"}, {"1060", "columns"}, {"1221", "syntax"}, {"1064", "syntax alias"},
 }
 
-var sqliteReasons = []reason{
+var sqliteReasons = []saying{
 	{"no such column", "name"}, {"cannot join using", "name"}, {"no such window", "name"}, {"ambiguous column", "ambiguous"},
 	{"no such table: x", "name"}, {"no such table", "table"}, {"duplicate WITH", "doubled"}, {"window function", "window aggregate"},
 	{"HAVING clause on a non-aggregate", "grouping"}, {"aggregate", "aggregate"}, {"out of range", "width"}, {"sub-select returns", "width"},
