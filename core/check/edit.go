@@ -137,3 +137,34 @@ func (p *Pass) Parenthesised(x syntax.Expr) string {
 
 func isBlank(c byte) bool   { return c == ' ' || c == '\t' || isNewline(c) }
 func isNewline(c byte) bool { return c == '\n' || c == '\r' }
+
+// Before makes an edit that puts text before a span.
+func Before(s text.Span, what string) []text.Edit { return []text.Edit{Insert(s.Start, what)} }
+
+// After makes an edit that puts text behind a span.
+func After(s text.Span, what string) []text.Edit { return []text.Edit{Insert(s.End, what)} }
+
+// HasComment reports whether a comment lies in a span, which a rewritten text
+// would lose.
+func (p *Pass) HasComment(s text.Span) bool {
+	for _, c := range p.Stmt.Comments {
+		if s.Contains(c) {
+			return true
+		}
+	}
+	return false
+}
+
+// Guarded puts a condition that takes the place of NOT … in parentheses where an
+// operator around it would tear it apart.
+func (p *Pass) Guarded(n syntax.Node, condition string) string {
+	switch around := p.Parent(n).(type) {
+	case *syntax.Binary:
+		if around.Op != syntax.OpAnd && around.Op != syntax.OpOr {
+			return "(" + condition + ")"
+		}
+	case *syntax.Unary, *syntax.Is, *syntax.Cast:
+		return "(" + condition + ")"
+	}
+	return condition
+}

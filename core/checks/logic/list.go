@@ -4,4 +4,6 @@ package logic
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{andOr}
+var Checks = []*check.Check{
+	andOr, alwaysTrue, alwaysFalse, redundant, orChain, bareValue, chainedComparison, doubleNegative,
+}

@@ -1,0 +1,286 @@
+package logic
+
+import (
+	"fmt"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/reason"
+	"justlens/core/syntax"
+)
+
+var alwaysFalse = &check.Check{
+	ID:    "logic.always-false",
+	Title: "condition that no row can meet",
+	Doc: "The conditions contradict each other: no value of the column meets them all, so no row ever comes out. Often an AND should be an OR, or two " +
+		"bounds are exchanged. WHERE 1 = 0 in CREATE TABLE AS, which copies a structure, is left alone.",
+	Verdicts: check.Everywhere(check.Wrong),
+	Examples: []check.Example{{
+		Bad:  "SELECT name FROM hives WHERE apiary_id = 1 AND apiary_id = 2",
+		Good: "SELECT name FROM hives WHERE apiary_id IN (1, 2)",
+		Near: []string{
+			"SELECT name FROM hives WHERE apiary_id = 1 OR apiary_id = 2",
+			"SELECT name FROM hives WHERE apiary_id = 1 AND keeper_id = 2",
+			"SELECT h.name FROM hives h JOIN hives i ON h.apiary_id = 1 AND i.apiary_id = 2",
+			"CREATE TABLE empty_hives AS SELECT * FROM hives WHERE 1 = 0",
+		},
+	}, {
+		Bad:  "SELECT name FROM hives WHERE frame_count > 10 AND frame_count < 5",
+		Good: "SELECT name FROM hives WHERE frame_count > 5 AND frame_count < 10",
+		Near: []string{"SELECT name FROM hives WHERE frame_count > 5 AND frame_count < 10"},
+	}, {
+		Bad:  "SELECT hive_id FROM harvests WHERE weight_kg IS NULL AND weight_kg > 3",
+		Good: "SELECT hive_id FROM harvests WHERE weight_kg IS NULL OR weight_kg > 3",
+	}},
+	Kinds: conditionKinds,
+	Run:   runAlwaysFalse,
+}
+
+func runAlwaysFalse(p *check.Pass, n syntax.Node) {
+	cond, clause := conditionOf(n)
+	if cond == nil || copiesStructure(p, n) {
+		return
+	}
+	operands := operandsOf(cond, syntax.OpAnd, nil)
+	if len(operands) > longChain {
+		return
+	}
+	found := contradiction(p, operands, clause)
+	if !found {
+		chains(cond, syntax.OpAnd, func(inner []syntax.Expr) {
+			if len(inner) <= longChain && inner[0] != operands[0] {
+				contradiction(p, inner, "this part")
+			}
+		})
+	}
+}
+
+// contradiction reports the first conditions of a chain of ANDs that exclude each
+// other, or one that nothing meets.
+func contradiction(p *check.Pass, operands []syntax.Expr, clause string) bool {
+	var before []reason.Predicate
+	var texts []syntax.Expr
+	for _, x := range operands {
+		if reason.Constant(p.Info, x) == reason.False && len(operands) > 1 {
+			p.Report(check.Finding{
+				Span: x.Span(), Certainty: check.Certain,
+				Message: fmt.Sprintf("%s is never true, and so is all that AND joins with it", p.Text(x)),
+				Why:     fmt.Sprintf("%s lets no row through.", clause),
+			})
+			return true
+		}
+		q, ok := reason.Of(p.Info, x)
+		if !ok {
+			continue
+		}
+		column := p.Text(q.Subject)
+		if q.NeverTrue() {
+			p.Report(check.Finding{
+				Span: x.Span(), Certainty: check.Certain,
+				Message: fmt.Sprintf("no %s can meet %s", column, p.Text(x)),
+				Why:     "No value makes the condition true, so no row ever comes out.",
+				Mends:   []check.Mend{{Title: "say which values are meant: OR where either may hold, or the bounds the other way round", Effect: check.ByHand}},
+			})
+			return true
+		}
+		for i, earlier := range before {
+			if !earlier.Excludes(p.Info, q) {
+				continue
+			}
+			p.Report(check.Finding{
+				Span: x.Span(), Certainty: check.Certain,
+				Message: fmt.Sprintf("no %s can meet %s and %s", column, p.Text(texts[i]), p.Text(x)),
+				Why:     "The two exclude each other, and AND asks for both, so no row ever comes out.",
+				Related: []check.Related{{Span: texts[i].Span(), Message: "this excludes it"}},
+				Mends:   []check.Mend{{Title: "join them by OR, or correct one of them", Effect: check.ByHand}},
+			})
+			return true
+		}
+		before, texts = append(before, q), append(texts, x)
+	}
+	return false
+}
+
+var alwaysTrue = &check.Check{
+	ID:    "logic.always-true",
+	Title: "condition that every row meets",
+	Doc: "The parts of an OR cover every value of the column, so the condition keeps no row out but those where the column is NULL. a <> 1 OR a <> 2 " +
+		"is the usual form: every value differs from one of the two.",
+	Verdicts: check.Everywhere(check.Wrong),
+	Examples: []check.Example{{
+		Bad:  "SELECT name FROM hives WHERE apiary_id <> 1 OR apiary_id <> 2",
+		Good: "SELECT name FROM hives WHERE apiary_id <> 1 AND apiary_id <> 2",
+		Near: []string{
+			"SELECT name FROM hives WHERE apiary_id <> 1 AND apiary_id <> 2",
+			"SELECT name FROM hives WHERE apiary_id <> 1 OR keeper_id <> 2",
+			"SELECT name FROM hives WHERE frame_count < 5 OR frame_count > 10",
+		},
+	}, {
+		Bad:  "SELECT name FROM hives WHERE frame_count > 5 OR frame_count < 10",
+		Good: "SELECT name FROM hives WHERE frame_count > 5 AND frame_count < 10",
+	}},
+	Kinds: conditionKinds,
+	Run:   runAlwaysTrue,
+}
+
+func runAlwaysTrue(p *check.Pass, n syntax.Node) {
+	cond, _ := conditionOf(n)
+	chains(cond, syntax.OpOr, func(operands []syntax.Expr) {
+		if len(operands) > longChain {
+			return
+		}
+		var all []reason.Predicate
+		var texts []syntax.Expr
+		for _, x := range operands {
+			q, ok := reason.Of(p.Info, x)
+			if !ok {
+				continue
+			}
+			for i, earlier := range all {
+				both, ok := earlier.Or(p.Info, q)
+				if !ok || !both.AlwaysTrue(true) {
+					continue
+				}
+				if both.AlwaysTrue(false) {
+					return // x IS NULL OR x IS NOT NULL: meant as a filter that can be switched off
+				}
+				p.Report(check.Finding{
+					Span: texts[i].Span().Join(x.Span()), Certainty: check.Certain,
+					Message: fmt.Sprintf("every %s meets %s or %s", p.Text(q.Subject), p.Text(texts[i]), p.Text(x)),
+					Why:     fmt.Sprintf("Between them the two cover every value, so only rows whose %s is NULL are kept out.", p.Text(q.Subject)),
+					Mends:   []check.Mend{{Title: "join them by AND, or correct one of them", Effect: check.ByHand}},
+				})
+				return
+			}
+			all, texts = append(all, q), append(texts, x)
+		}
+	})
+}
+
+var chainedComparison = &check.Check{
+	ID:    "logic.chained-comparison",
+	Title: "comparison of a comparison",
+	Doc: "1 < x < 10 compares x with 1, and the outcome, true or false, with 10. PostgreSQL, Oracle and SQL Server refuse it; where truth values are " +
+		"numbers, as on MySQL, MariaDB and SQLite, it is nearly always true.",
+	Verdicts: check.Everywhere(check.Refused).But(check.Wrong, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite)),
+	Examples: []check.Example{{
+		Bad:  "SELECT name FROM hives WHERE 5 < frame_count < 10",
+		Good: "SELECT name FROM hives WHERE 5 < frame_count AND frame_count < 10",
+		Near: []string{
+			"SELECT name FROM hives WHERE 5 < frame_count AND frame_count < 10",
+			"SELECT name FROM hives WHERE (frame_count > 5) = (keeper_id > 3)",
+		},
+	}},
+	Kinds: syntax.Kinds(syntax.KindBinary),
+	Run: func(p *check.Pass, n syntax.Node) {
+		outer := n.(*syntax.Binary)
+		inner, ok := outer.X.(*syntax.Binary)
+		if !ok || !outer.Op.IsComparison() || !inner.Op.IsComparison() || outer.Op == syntax.OpNullSafeEqual {
+			return
+		}
+		if isTruth(outer.Y) {
+			return
+		}
+		p.Report(check.Finding{
+			Span: outer.Span(), Certainty: check.Certain,
+			Message: fmt.Sprintf("%s is compared with %s after it became true or false", p.Text(inner), p.Text(outer.Y)),
+			Why:     "Comparisons do not chain: the first gives a truth value, and that is what the second compares.",
+			Mends: []check.Mend{{Title: "compare twice, joined by AND", Effect: check.NewRows, Edits: check.After(inner.Span(),
+				" "+p.Word(outer.Span().Start, "AND")+" "+p.Text(inner.Y))}},
+		})
+	},
+}
+
+// isTruth reports whether an expression is a truth value itself.
+func isTruth(x syntax.Expr) bool {
+	switch n := syntax.Unparen(x).(type) {
+	case *syntax.Literal:
+		return n.Lit == syntax.TrueLiteral || n.Lit == syntax.FalseLiteral
+	case *syntax.Binary:
+		return n.Op.IsComparison() || n.Op == syntax.OpAnd || n.Op == syntax.OpOr
+	case *syntax.Is, *syntax.Between, *syntax.In, *syntax.Like, *syntax.Exists:
+		return true
+	}
+	return false
+}
+
+var bareValue = &check.Check{
+	ID:    "logic.bare-value",
+	Title: "value where a condition is expected",
+	Doc: "status = 'a' OR 'b' asks whether status is 'a', or whether 'b'. PostgreSQL, SQL Server and Oracle refuse it. Where any value can be a " +
+		"condition, a number other than 0 is true for every row, and a text counts as 0 on MySQL, MariaDB and SQLite, so that part finds nothing.",
+	Verdicts: check.Everywhere(check.Refused).But(check.Wrong, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite)),
+	Examples: []check.Example{{
+		Bad:  "SELECT name FROM queens WHERE colour = 'red' OR 'blue'",
+		Good: "SELECT name FROM queens WHERE colour = 'red' OR colour = 'blue'",
+		Near: []string{"SELECT name FROM queens WHERE colour = 'red' OR colour = 'blue'"},
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT name FROM hives WHERE apiary_id = 1 OR 2",
+		Good:    "SELECT name FROM hives WHERE apiary_id = 1 OR apiary_id = 2",
+		Near:    []string{"SELECT name FROM hives WHERE 1 AND apiary_id = 2"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindBinary),
+	Run:   runBareValue,
+}
+
+func runBareValue(p *check.Pass, n syntax.Node) {
+	b := n.(*syntax.Binary)
+	if b.Op != syntax.OpOr && b.Op != syntax.OpAnd {
+		return
+	}
+	lit, ok := syntax.Unparen(b.Y).(*syntax.Literal)
+	if !ok || lit.Lit != syntax.NumberLiteral && lit.Lit != syntax.TextLiteral {
+		return
+	}
+	f := check.Finding{
+		Span: b.Y.Span(), Context: b.Span(), Certainty: check.Certain,
+		Message: fmt.Sprintf("%s stands by itself behind %s", p.Text(b.Y), string(p.Src[b.OpSpan.Start:b.OpSpan.End])),
+		Why:     "It is not compared with anything: each side of AND and OR is a condition of its own.",
+	}
+	left := syntax.Unparen(b.X)
+	if inner, ok := left.(*syntax.Binary); ok && inner.Op == b.Op {
+		left = syntax.Unparen(inner.Y)
+	}
+	if c, ok := left.(*syntax.Binary); ok && c.Op.IsComparison() {
+		if _, column := syntax.Unparen(c.X).(*syntax.Name); column {
+			f.Mends = []check.Mend{{Title: "compare it, too", Effect: check.NewRows,
+				Edits: check.Before(b.Y.Span(), p.Text(c.X)+" "+string(p.Src[c.OpSpan.Start:c.OpSpan.End])+" ")}}
+		}
+	}
+	if p.Dialect == dialect.Spark || p.Dialect == dialect.Postgres && lit.Lit == syntax.TextLiteral {
+		f.Certainty = check.Certain
+	}
+	p.Report(f)
+}
+
+// sameColumn gives the column that an equality compares with a constant.
+func sameColumn(p *check.Pass, x syntax.Expr) (column syntax.Expr, constant syntax.Expr) {
+	b, ok := syntax.Unparen(x).(*syntax.Binary)
+	if !ok || b.Op != syntax.OpEqual {
+		return nil, nil
+	}
+	left, right := syntax.Unparen(b.X), syntax.Unparen(b.Y)
+	if isPlainConstant(left) {
+		left, right = right, left
+	}
+	n, ok := left.(*syntax.Name)
+	if !ok || !isPlainConstant(right) {
+		return nil, nil
+	}
+	if u := p.Use(n); u.Status != bind.Resolved && u.Status != bind.Assumed && u.Status != bind.Unclear {
+		return nil, nil
+	}
+	return n, right
+}
+
+func isPlainConstant(x syntax.Expr) bool {
+	switch n := x.(type) {
+	case *syntax.Literal:
+		return n.Lit == syntax.NumberLiteral || n.Lit == syntax.TextLiteral
+	case *syntax.TypedLiteral, *syntax.Param:
+		return true
+	}
+	return false
+}
