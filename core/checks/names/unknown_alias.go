@@ -90,6 +90,7 @@ func unknownQualifier(p *check.Pass, qualifier syntax.Ident, within *bind.Scope)
 		Why:     "Neither FROM nor a query around this one has a table or alias of that name.",
 	}
 	var candidates []string
+	var refs []*syntax.TableRef
 	for scope := within; scope != nil; scope = scope.Parent {
 		for _, s := range scope.Sources {
 			if s.Name.Sym == 0 {
@@ -98,19 +99,34 @@ func unknownQualifier(p *check.Pass, qualifier syntax.Ident, within *bind.Scope)
 			candidates = append(candidates, p.Names.String(s.Name.Sym))
 			ref, ok := s.Node.(*syntax.TableRef)
 			if ok && !ref.Alias.IsZero() && ref.Name[len(ref.Name)-1].Sym == qualifier.Sym {
-				alias := p.Ident(ref.Alias)
-				f.Why = fmt.Sprintf("FROM calls the table %s, and then it answers to that name only.", alias)
-				f.Related = []check.Related{{Span: ref.Span(), Message: "named here"}}
-				f.Mends = []check.Mend{{Title: "say " + alias, Effect: check.NewRows, Edits: []text.Edit{check.Replace(qualifier.Span, alias)}}}
-				p.Report(f)
-				return
+				refs = append(refs, ref)
 			}
 		}
+	}
+	if len(refs) > 0 {
+		aliased(p, f, qualifier, refs)
+		return
 	}
 	if near := initialOf(p, within, p.Names.String(qualifier.Sym)); near != "" {
 		f.Mends = []check.Mend{{Title: "say " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(qualifier.Span, near)}}}
 	} else if len(candidates) > 0 {
 		f.Why += fmt.Sprintf(" There is %s.", list(candidates, "and"))
+	}
+	p.Report(f)
+}
+
+// aliased reports a table's own name where FROM calls it otherwise.
+func aliased(p *check.Pass, f check.Finding, qualifier syntax.Ident, refs []*syntax.TableRef) {
+	var names []string
+	for _, ref := range refs {
+		alias := p.Ident(ref.Alias)
+		names = append(names, alias)
+		f.Related = append(f.Related, check.Related{Span: ref.Span(), Message: "named here"})
+		f.Mends = append(f.Mends, check.Mend{Title: "say " + alias, Effect: check.NewRows, Edits: []text.Edit{check.Replace(qualifier.Span, alias)}})
+	}
+	f.Why = fmt.Sprintf("FROM calls the table %s, and then it answers to that name only.", list(names, "and"))
+	if len(refs) > 1 { // which of them is meant only the author knows
+		f.Mends = []check.Mend{{Title: "say which is meant: " + list(names, "or"), Effect: check.ByHand}}
 	}
 	p.Report(f)
 }
