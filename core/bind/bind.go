@@ -364,6 +364,9 @@ func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
 	}
 	if src == nil {
 		u.Status = Unclear
+		if at := n.Parts[0].Span.Start; at > 0 && b.info.Src[at-1] == '@' {
+			return // a variable of the system
+		}
 		if len(n.Parts) == 2 && b.tells() && !isPseudoSource(b.info.Names.String(n.Qualifier().Sym)) && !isSequenceValue(word.Word(n.Last().Sym)) {
 			u.Status = NoSource
 		}

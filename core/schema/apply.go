@@ -34,6 +34,14 @@ func (s *Schema) apply(stmt syntax.Stmt, src []byte) bool {
 		a.alterTable(n)
 	case *syntax.Drop:
 		a.drop(n)
+	case *syntax.Control: // RENAME TABLE of several
+		applied := false
+		for _, one := range n.Stmts {
+			if rename, ok := one.(*syntax.AlterTable); ok {
+				applied = s.apply(rename, src) || applied
+			}
+		}
+		return applied
 	case *syntax.SelectStmt:
 		return a.selectInto(n)
 	default:

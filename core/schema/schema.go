@@ -53,6 +53,11 @@ var usualPath = []string{"", "public", "dbo", "main", "temp"}
 // that several schemas have.
 func (s *Schema) Table(qualifier, name string) *Table {
 	candidates := s.named(name)
+	for _, t := range candidates {
+		if t.Temporary && (qualifier == "" || strings.EqualFold(t.Qualifier, qualifier)) {
+			return t
+		}
+	}
 	if len(candidates) == 0 {
 		return nil
 	}
@@ -175,10 +180,19 @@ func (s *Schema) Type(name string) *UserType {
 func (s *Schema) Len() int { return len(s.Tables()) }
 
 // put adds a table, or replaces the one of its name.
-func (s *Schema) put(t *Table) { s.set(t.Qualifier, t.Name, t) }
+func (s *Schema) put(t *Table) { s.set(placeOf(t), t.Name, t) }
 
-// remove hides the table of a name.
-func (s *Schema) remove(t *Table) { s.set(t.Qualifier, t.Name, nil) }
+// remove hides the table of a name; a temporary one uncovers that which it hid.
+func (s *Schema) remove(t *Table) { s.set(placeOf(t), t.Name, nil) }
+
+// placeOf gives the qualifier under which a table is kept: temporary tables have
+// a place of their own, before all others.
+func placeOf(t *Table) string {
+	if t.Temporary {
+		return "temporary"
+	}
+	return t.Qualifier
+}
 
 func (s *Schema) set(qualifier, name string, t *Table) {
 	if s.tables == nil {

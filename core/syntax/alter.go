@@ -249,14 +249,30 @@ func (p *Parser) drop() Stmt {
 	return n
 }
 
-// renameTables reads RENAME TABLE a TO b; of several pairs the later ones are
-// passed over.
+// renameTables reads RENAME TABLE a TO b, c TO d.
 func (p *Parser) renameTables() Stmt {
 	start := p.start()
+	p.next()
+	p.next()
+	exists := p.ifExists()
+	mark := p.lists.stmts.mark()
+	p.commaList(func() { p.lists.stmts.push(p.renameTable(exists)) })
+	stmts := p.lists.stmts.take(mark)
+	if len(stmts) == 1 {
+		one := stmts[0].(*AlterTable)
+		one.node.span.Start = start
+		return one
+	}
+	c := p.slabs.controls.New()
+	*c = Control{node: p.node(start), Stmts: stmts}
+	return c
+}
+
+// renameTable reads one pair of RENAME TABLE.
+func (p *Parser) renameTable(ifExists bool) *AlterTable {
+	start := p.start()
 	n := p.slabs.alterTables.New()
-	p.next()
-	p.next()
-	n.IfExists = p.ifExists()
+	n.IfExists = ifExists
 	n.Name = p.path("a table")
 	if p.atAny(word.Wait, word.Nowait) {
 		for !p.at(word.To) && !p.atEnd() {
@@ -272,9 +288,6 @@ func (p *Parser) renameTables() Stmt {
 	mark := p.lists.actions.mark()
 	p.lists.actions.push(a)
 	n.Actions = p.lists.actions.take(mark)
-	for !p.atEnd() {
-		p.next()
-	}
 	n.node = p.node(start)
 	return n
 }
