@@ -80,7 +80,7 @@ func (b *Binder) Bind(stmt *syntax.Statement) *Info {
 	b.ctes.Reset()
 	b.outputs.Reset()
 	b.routines = 0
-	b.link(stmt.Node)
+	syntax.Link(stmt.Node, in.parents)
 	b.statement(stmt.Node, nil, nil)
 	for _, p := range b.pending {
 		in.uses[p.name.ID()] = b.resolve(p)
@@ -96,14 +96,6 @@ func grown[T any](s []T, n int) []T {
 	s = s[:n]
 	clear(s)
 	return s
-}
-
-// link records the parent of every node.
-func (b *Binder) link(n syntax.Node) {
-	syntax.Children(n, func(c syntax.Node) {
-		b.info.parents[c.ID()] = n
-		b.link(c)
-	})
 }
 
 func (b *Binder) open(node syntax.Node, parent *Scope, ctes *cteScope) *Scope {

@@ -70,6 +70,39 @@ func of(in *bind.Info, x syntax.Expr, depth int) (Predicate, bool) {
 	return Predicate{}, false
 }
 
+// Subject gives the column that a condition may be a predicate of, nil if it is
+// surely none. It costs little; [Of] tells.
+func Subject(x syntax.Expr) *syntax.Name {
+	for range 64 {
+		switch n := x.(type) {
+		case *syntax.Paren:
+			x = n.X
+		case *syntax.Unary:
+			x = n.X
+		case *syntax.Is:
+			x = n.X
+		case *syntax.Between:
+			x = n.X
+		case *syntax.In:
+			if n.Query != nil {
+				return nil
+			}
+			x = n.X
+		case *syntax.Binary:
+			if _, literal := n.X.(*syntax.Literal); literal {
+				x = n.Y
+			} else {
+				x = n.X
+			}
+		case *syntax.Name:
+			return n
+		default:
+			return nil
+		}
+	}
+	return nil
+}
+
 func not(p Predicate) Predicate {
 	p.holds, p.fails = p.fails, p.holds
 	p.holdsNull, p.failsNull = p.failsNull, p.holdsNull

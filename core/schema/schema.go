@@ -52,6 +52,9 @@ var usualPath = []string{"", "public", "dbo", "main", "temp"}
 // or "". Letter case does not matter. It gives nil for a name that is unknown or
 // that several schemas have.
 func (s *Schema) Table(qualifier, name string) *Table {
+	if t, ok := s.only(name); ok && (t == nil || !t.Temporary && (qualifier == "" || strings.EqualFold(t.Qualifier, qualifier))) {
+		return t
+	}
 	candidates := s.named(name)
 	for _, t := range candidates {
 		if t.Temporary && (qualifier == "" || strings.EqualFold(t.Qualifier, qualifier)) {
@@ -87,6 +90,21 @@ func (s *Schema) Table(qualifier, name string) *Table {
 		}
 	}
 	return nil
+}
+
+// only finds the one table of a name, nil if there is none; ok is false where
+// there are several, or some were dropped.
+func (s *Schema) only(name string) (t *Table, ok bool) {
+	name = strings.ToLower(name)
+	for ; s != nil; s = s.below {
+		for _, e := range s.tables[name] {
+			if t != nil || e.table == nil {
+				return nil, false
+			}
+			t = e.table
+		}
+	}
+	return t, true
 }
 
 // Search sets where unqualified names are looked for; nil is the usual path.

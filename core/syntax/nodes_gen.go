@@ -969,3 +969,655 @@ func Children(n Node, f func(Node)) {
 		}
 	}
 }
+
+// Link records the parent of every node below n, by the number of the node.
+func Link(n Node, parents []Node) {
+	switch n := n.(type) {
+	case *TypedLiteral:
+		if c := n.Type; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Value; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Interval:
+		if c := n.Value; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Unary:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Binary:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Y; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Is:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Y; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Between:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Low; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.High; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *In:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.List {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Query; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Other; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Like:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Pattern; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Escape; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Exists:
+		if c := n.Query; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Quantified:
+		if c := n.Query; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Case:
+		if c := n.Operand; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Whens {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Else; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *When:
+		if c := n.Cond; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Then; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Cast:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Type; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Format; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *TypeName:
+		for _, c := range n.Args {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Call:
+		for _, c := range n.Args {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.OrderBy {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Filter; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Over; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Window:
+		for _, c := range n.Partition {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.OrderBy {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Paren:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Row:
+		for _, c := range n.Items {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Subquery:
+		if c := n.Query; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Array:
+		for _, c := range n.Items {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Query; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Subscript:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Items {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Field:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Collate:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *AtZone:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Zone; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *NamedArg:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *OuterMark:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Query:
+		if c := n.With; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Body; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.OrderBy; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Limit; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *With:
+		for _, c := range n.CTEs {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *CTE:
+		if c := n.Query; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Stmt; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Select:
+		for _, c := range n.DistinctOn {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Top; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Items {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Into {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.From; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Where; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.GroupBy; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Having; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Windows {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Qualify; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *SelectItem:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *From:
+		for _, c := range n.Tables {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Where:
+		if c := n.Cond; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *GroupBy:
+		for _, c := range n.Items {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *GroupingSet:
+		for _, c := range n.Items {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Having:
+		if c := n.Cond; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Qualify:
+		if c := n.Cond; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *OrderBy:
+		for _, c := range n.Items {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *OrderItem:
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Limit:
+		if c := n.Count; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Offset; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *SetOp:
+		if c := n.Left; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Right; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Values:
+		for _, c := range n.Rows {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *TableBody:
+		if c := n.Table; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *ParenQuery:
+		if c := n.Query; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Derived:
+		if c := n.Query; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *FuncTable:
+		for _, c := range n.Calls {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Join:
+		if c := n.Left; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Right; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.On; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *ParenTable:
+		if c := n.Table; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *SelectStmt:
+		if c := n.Query; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Insert:
+		if c := n.With; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Table; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Query; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Set {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Conflict {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Where; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Returning {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Assign:
+		if c := n.Target; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Value; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Update:
+		if c := n.With; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Table; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Set {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.From; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Where; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.OrderBy; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Limit; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Returning {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Delete:
+		if c := n.With; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Targets {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.From; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Using; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Where; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.OrderBy; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Limit; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Returning {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Merge:
+		if c := n.With; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Target; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Source; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.On; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Branches {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Returning {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *MergeBranch:
+		if c := n.Cond; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Set {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Values; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *CreateTable:
+		for _, c := range n.Columns {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Constraints {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Query; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *ColumnDef:
+		if c := n.Type; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Constraints {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Constraint:
+		for _, c := range n.Columns {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *AlterTable:
+		for _, c := range n.Actions {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *AlterAction:
+		if c := n.Column; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Constraint; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Type; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.X; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Drop:
+		for _, c := range n.Tables {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *CreateType:
+		for _, c := range n.Values {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Type; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Check; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *CreateView:
+		if c := n.Query; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *CreateIndex:
+		for _, c := range n.Items {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		if c := n.Where; c != nil {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Routine:
+		for _, c := range n.Body {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	case *Control:
+		for _, c := range n.Exprs {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+		for _, c := range n.Stmts {
+			parents[c.ID()] = n
+			Link(c, parents)
+		}
+	}
+}

@@ -99,6 +99,9 @@ var aliasInOrderExpression = &check.Check{
 	Kinds: syntax.Kinds(syntax.KindName),
 	Run: func(p *check.Pass, n syntax.Node) {
 		name := n.(*syntax.Name)
+		if u := p.Use(name); u.Status == bind.Resolved || u.Status == bind.OutputAlias {
+			return
+		}
 		if _, direct := p.Above(name).(*syntax.OrderItem); !direct {
 			reportAlias(p, name, syntax.KindOrderBy, "an expression of ORDER BY", "Inside an expression ORDER BY looks for columns only")
 		}

@@ -42,14 +42,16 @@ func runAlwaysFalse(p *check.Pass, n syntax.Node) {
 	if cond == nil || copiesStructure(p, n) {
 		return
 	}
-	operands := operandsOf(cond, syntax.OpAnd, nil)
-	if len(operands) > longChain {
+	if countOperands(cond, syntax.OpAnd) > longChain {
 		return
 	}
-	found := contradiction(p, operands, clause)
-	if !found {
-		chains(cond, syntax.OpAnd, func(inner []syntax.Expr) {
-			if len(inner) <= longChain && inner[0] != operands[0] {
+	operands := operandsOf(cond, syntax.OpAnd)
+	if contradiction(p, operands, clause) {
+		return
+	}
+	for _, x := range operands {
+		chains(x, syntax.OpAnd, func(inner []syntax.Expr) {
+			if len(inner) <= longChain {
 				contradiction(p, inner, "this part")
 			}
 		})
@@ -61,7 +63,9 @@ func runAlwaysFalse(p *check.Pass, n syntax.Node) {
 func contradiction(p *check.Pass, operands []syntax.Expr, clause string) bool {
 	var before []reason.Predicate
 	var texts []syntax.Expr
-	for _, x := range operands {
+	var room [8]bool
+	marks := related(operands, room[:])
+	for i, x := range operands {
 		if reason.Constant(p.Info, x) == reason.False && len(operands) > 1 {
 			p.Report(check.Finding{
 				Span: x.Span(), Certainty: check.Certain,
@@ -69,6 +73,9 @@ func contradiction(p *check.Pass, operands []syntax.Expr, clause string) bool {
 				Why:     fmt.Sprintf("%s lets no row through.", clause),
 			})
 			return true
+		}
+		if marks == nil || !marks[i] {
+			continue
 		}
 		q, ok := reason.Of(p.Info, x)
 		if !ok {
@@ -132,7 +139,15 @@ func runAlwaysTrue(p *check.Pass, n syntax.Node) {
 		}
 		var all []reason.Predicate
 		var texts []syntax.Expr
-		for _, x := range operands {
+		var room [8]bool
+		marks := related(operands, room[:])
+		if marks == nil {
+			return
+		}
+		for k, x := range operands {
+			if !marks[k] {
+				continue
+			}
 			q, ok := reason.Of(p.Info, x)
 			if !ok {
 				continue

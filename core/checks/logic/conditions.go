@@ -2,6 +2,7 @@ package logic
 
 import (
 	"justlens/core/check"
+	"justlens/core/reason"
 	"justlens/core/syntax"
 )
 
@@ -37,7 +38,7 @@ func chains(x syntax.Expr, op syntax.Op, f func([]syntax.Expr)) {
 		if !ok || b.Op != op {
 			return true
 		}
-		operands := operandsOf(b, op, nil)
+		operands := operandsOf(b, op)
 		f(operands)
 		for _, o := range operands {
 			chains(o, op, f)
@@ -48,11 +49,49 @@ func chains(x syntax.Expr, op syntax.Op, f func([]syntax.Expr)) {
 
 // operandsOf lists the operands of a chain as written, parentheses round parts of
 // the same chain looked through.
-func operandsOf(x syntax.Expr, op syntax.Op, out []syntax.Expr) []syntax.Expr {
+func operandsOf(x syntax.Expr, op syntax.Op) []syntax.Expr {
+	return appendOperands(x, op, make([]syntax.Expr, 0, countOperands(x, op)))
+}
+
+func appendOperands(x syntax.Expr, op syntax.Op, out []syntax.Expr) []syntax.Expr {
 	if b, ok := syntax.Unparen(x).(*syntax.Binary); ok && b.Op == op {
-		return operandsOf(b.Y, op, operandsOf(b.X, op, out))
+		return appendOperands(b.Y, op, appendOperands(b.X, op, out))
 	}
 	return append(out, x)
+}
+
+func countOperands(x syntax.Expr, op syntax.Op) int {
+	if b, ok := syntax.Unparen(x).(*syntax.Binary); ok && b.Op == op {
+		return countOperands(b.X, op) + countOperands(b.Y, op)
+	}
+	return 1
+}
+
+// related reports for each operand of a chain whether reasoning about it can give
+// anything: another is about a column of the same name, or it has two bounds itself.
+func related(operands []syntax.Expr, marks []bool) []bool {
+	marks = marks[:0]
+	any := false
+	for i, x := range operands {
+		s := reason.Subject(x)
+		mark := false
+		if s != nil {
+			_, mark = syntax.Unparen(x).(*syntax.Between)
+			for k, y := range operands {
+				if k == i || mark {
+					continue
+				}
+				other := reason.Subject(y)
+				mark = other != nil && other.Last().Sym == s.Last().Sym
+			}
+		}
+		any = any || mark
+		marks = append(marks, mark)
+	}
+	if !any {
+		return nil
+	}
+	return marks
 }
 
 // flat reports whether no parentheses stand round parts of a chain, so that its

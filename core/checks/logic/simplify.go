@@ -1,6 +1,7 @@
 package logic
 
 import (
+	"bytes"
 	"fmt"
 	"strings"
 
@@ -39,12 +40,20 @@ func runRedundant(p *check.Pass, n syntax.Node) {
 	if cond == nil || !flat(cond, syntax.OpAnd) {
 		return
 	}
-	chain := operandsOf(cond, syntax.OpAnd, nil)
-	if len(chain) < 2 || len(chain) > longChain {
+	if n := countOperands(cond, syntax.OpAnd); n < 2 || n > longChain {
+		return
+	}
+	chain := operandsOf(cond, syntax.OpAnd)
+	var room [8]bool
+	marks := related(chain, room[:])
+	if marks == nil && !repeats(p, chain) {
 		return
 	}
 	predicates := make([]*reason.Predicate, len(chain))
 	for i, x := range chain {
+		if marks == nil || !marks[i] {
+			continue
+		}
 		if q, ok := reason.Of(p.Info, x); ok {
 			if q.NeverTrue() {
 				return // logic.always-false tells of it
@@ -64,7 +73,7 @@ func runRedundant(p *check.Pass, n syntax.Node) {
 			drop, by := -1, -1
 			switch {
 			case predicates[i] == nil || predicates[k] == nil:
-				if p.Same(chain[i], chain[k]) && steady(chain[i]) {
+				if p.Text(chain[i]) == p.Text(chain[k]) && steady(chain[i]) {
 					drop, by = i, k
 				}
 			case predicates[k].Implies(p.Info, *predicates[i]):
@@ -86,6 +95,19 @@ func runRedundant(p *check.Pass, n syntax.Node) {
 			return
 		}
 	}
+}
+
+// repeats reports whether two operands are written alike.
+func repeats(p *check.Pass, chain []syntax.Expr) bool {
+	for i, x := range chain {
+		for _, y := range chain[:i] {
+			a, b := x.Span(), y.Span()
+			if a.Len() == b.Len() && bytes.Equal(p.Src[a.Start:a.End], p.Src[b.Start:b.End]) {
+				return true
+			}
+		}
+	}
+	return false
 }
 
 // steady reports whether an expression gives the same each time it is asked.

@@ -157,6 +157,20 @@ func write(decls []decl) []byte {
 			}
 		}
 	}
+	p("\t}\n}\n\n// Link records the parent of every node below n, by the number of the node.\nfunc Link(n Node, parents []Node) {\n\tswitch n := n.(type) {")
+	for _, d := range decls {
+		if len(d.fields) == 0 {
+			continue
+		}
+		p("\tcase *%s:", d.name)
+		for _, fl := range d.fields {
+			if fl.list {
+				p("\t\tfor _, c := range n.%s {\n\t\t\tparents[c.ID()] = n\n\t\t\tLink(c, parents)\n\t\t}", fl.name)
+			} else {
+				p("\t\tif c := n.%s; c != nil {\n\t\t\tparents[c.ID()] = n\n\t\t\tLink(c, parents)\n\t\t}", fl.name)
+			}
+		}
+	}
 	p("\t}\n}")
 	return b.Bytes()
 }
