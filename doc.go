@@ -8,13 +8,16 @@
 //
 //	core/text      file text, spans, line table, edits
 //	core/dialect   what differs between databases, as data
-//	core/syntax    tokens, scanner, tree, parser
-//	core/schema    tables, columns, keys, indexes, read from DDL
+//	core/slab      values and slices from blocks that are used again
+//	core/syntax    tokens, scanner, tree, parser; forms of statements without a tree
+//	core/schema    tables, columns, keys, indexes: read from DDL, printed as DDL
 //	core/bind      names → columns, nullability: an answer beside the tree
+//	core/reason    for which values a condition is true, and what follows
 //	core/check     what a check, a pass, a finding and a mend are
 //	core/checks/…  a folder a family, a file a check
 //	core/review    the pipeline: many files in parallel
 //	core/mend      choosing, merging, applying and proving mends
+//	database       SQLite files, PostgreSQL, MariaDB, MySQL: what they say of their tables
 //	report         a renderer for each format
 //	cli            flags in, one core call, one renderer out
 //	cmd/justlens   main

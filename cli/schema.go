@@ -32,7 +32,7 @@ func newSchema() *cobra.Command {
 			if err != nil {
 				return err
 			}
-			s, from, err := loadSchemas(cmd.Context(), sources, d, auto, cmd.ErrOrStderr())
+			s, from, err := loadSchemas(cmd.Context(), sources, dialect.ANSI, true, cmd.ErrOrStderr())
 			if err != nil {
 				return err
 			}
@@ -42,7 +42,7 @@ func newSchema() *cobra.Command {
 			return s.Print(cmd.OutOrStdout(), d)
 		},
 	}
-	cmd.Flags().StringVar(&as, "dialect", "auto", "write it as this dialect's DDL, and read DDL text as it: auto, "+strings.Join(dialectNames(), ", "))
+	cmd.Flags().StringVar(&as, "dialect", "auto", "whose DDL to write: auto, as it was read, or "+strings.Join(dialectNames(), ", "))
 	return cmd
 }
 

@@ -22,7 +22,7 @@ func GuideList(w io.Writer, s Style, families []checks.Family, all []*check.Chec
 			if c.Family() == f.Name {
 				worst := c.Verdicts.Worst()
 				label := s.paint(fmt.Sprintf("%-8s", worst), consequenceColor[worst])
-				fmt.Fprintf(&b, "  %s %-28s %s\n", label, c.ID, c.Title)
+				fmt.Fprintf(&b, "  %s %-34s %s\n", label, c.ID, c.Title)
 			}
 		}
 	}
@@ -43,7 +43,7 @@ func GuideCheck(w io.Writer, s Style, c *check.Check) error {
 		b.WriteString(line + "\n")
 	}
 	if c.Needs == check.Schema {
-		b.WriteString("Surer with:  --schema FILE\n")
+		b.WriteString("Surer with:  --schema SOURCE\n")
 	}
 	for _, e := range c.Examples {
 		example(&b, s, e)
@@ -85,6 +85,9 @@ func example(b *strings.Builder, s Style, e check.Example) {
 	heading := "Example"
 	if e.Dialect != dialect.ANSI {
 		heading += " on " + e.Dialect.Title()
+		if e.Version > 0 {
+			heading += " " + e.Version.String()
+		}
 	}
 	if e.NoSchema {
 		heading += ", without a schema"

@@ -1,8 +1,10 @@
 // Package schema holds what is known of the tables: columns, types,
-// nullability, keys and indexes, read from DDL text in the order of its
+// nullability, keys, checks and indexes, read from DDL text in the order of its
 // statements.
 //
-//	schema.go  the model
-//	apply.go   what CREATE statements add to it
+//	schema.go  the model, and how a table is found by its name
+//	apply.go   what statements that create something add to it
+//	alter.go   what ALTER, DROP and RENAME change
 //	types.go   the classes of types
+//	print.go   the model as DDL of a dialect
 package schema

@@ -126,6 +126,7 @@ func aliased(p *check.Pass, f check.Finding, qualifier syntax.Ident, refs []*syn
 	}
 	f.Why = fmt.Sprintf("FROM calls the table %s, and then it answers to that name only.", list(names, "and"))
 	if len(refs) > 1 { // which of them is meant only the author knows
+		f.Why = fmt.Sprintf("FROM has the table more than once, and calls it %s; it answers to those names only.", list(names, "and"))
 		f.Mends = []check.Mend{{Title: "say which is meant: " + list(names, "or"), Effect: check.ByHand}}
 	}
 	p.Report(f)
