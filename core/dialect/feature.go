@@ -97,6 +97,8 @@ const (
 	// TargetBehindFrom: UPDATE and DELETE name their target by the alias that a
 	// later FROM gives it.
 	TargetBehindFrom
+	// EmptySelect: SELECT needs no list.
+	EmptySelect
 	// FoldUpper: bare names are folded to upper case.
 	FoldUpper
 )
@@ -145,6 +147,7 @@ var features = [...]Set{
 	RowNames:          In(ANSI, Postgres, SQLite, Spark),
 	ImplicitRecursion: In(SQLite, SQLServer, Oracle),
 	TargetBehindFrom:  In(ANSI, SQLServer),
+	EmptySelect:       In(ANSI, Postgres),
 	FoldUpper:         In(Oracle),
 }
 

@@ -116,6 +116,9 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 		if p.scan.src[start] == '_' && p.scan.rules.pipesOr && (next == TextToken || next == NumberToken) {
 			p.next() // a character set before text
 			p.next()
+			for p.tok.Kind == TextToken {
+				p.next()
+			}
 			return p.literal(start, TextLiteral)
 		}
 		return p.nameOrCall(start)

@@ -15,6 +15,8 @@ func (p *Parser) selectBody() Body {
 	p.selectModifiers(s)
 	if !p.atEnd() && !p.atAny(word.From, word.Where, word.Union, word.Into) && p.tok.Kind != RightParen {
 		s.Items = p.selectItems()
+	} else if !p.dialect.Has(dialect.EmptySelect) && p.tok.Kind != TemplateMark {
+		p.fail("what to select")
 	}
 	if p.broken {
 		p.resume(from)
