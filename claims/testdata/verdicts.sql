@@ -307,3 +307,7 @@ SELECT i.remark FROM hives h LEFT JOIN inspections i ON i.hive_id = h.hive_id AN
 SELECT i.remark FROM hives h LEFT JOIN inspections i ON i.hive_id = h.hive_id AND hive_id > 3
 SELECT i.remark FROM hives h LEFT JOIN inspections i ON i.hive_id = h.hive_id AND keeper_id > 3
 SELECT COUNT(i.inspection_id) FROM hives h LEFT JOIN inspections i ON i.hive_id = h.hive_id WHERE i.temper > 3 GROUP BY h.hive_id ORDER BY h.name
+SELECT COUNT(DISTINCT *) FROM buyers
+SELECT MAX(DISTINCT jars), SUM(DISTINCT price) FROM sales
+SELECT buyer_id, buyer_id, COUNT(*) AS n FROM sales GROUP BY buyer_id, buyer_id ORDER BY n, n
+SELECT buyer_id FROM sales GROUP BY buyer_id

@@ -2,6 +2,7 @@ package clauses
 
 import (
 	"fmt"
+	"slices"
 
 	"justlens/core/bind"
 	"justlens/core/check"
@@ -344,22 +345,36 @@ func runDistinctOnOrder(p *check.Pass, n syntax.Node) {
 		if found {
 			continue
 		}
-		var missing string
-		for k, x := range sel.DistinctOn {
-			if k > 0 {
-				missing += ", "
-			}
-			missing += p.Text(x)
+		list := p.Text(sel.DistinctOn[0])
+		for _, x := range sel.DistinctOn[1:] {
+			list += ", " + p.Text(x)
 		}
 		p.Report(check.Finding{
 			Span: item.X.Span(), Context: q.OrderBy.Span(), Certainty: check.Certain,
 			Message: "ORDER BY does not begin with the DISTINCT ON list",
-			Why:     fmt.Sprintf("The first row of each %s is kept, so rows must be ordered by that first.", missing),
-			Mends: []check.Mend{{Title: "order by the list first", Effect: check.NewRows,
-				Edits: []text.Edit{check.Insert(q.OrderBy.Items[0].Span().Start, missing+", ")}}},
+			Why:     fmt.Sprintf("The first row of each %s is kept, so rows must be ordered by that first.", list),
+			Mends:   []check.Mend{{Title: "order by the list first", Effect: check.NewRows, Edits: orderByFirst(p, sel, q.OrderBy.Items, i)}},
 		})
 		return
 	}
+}
+
+// orderByFirst puts what is missing of the DISTINCT ON list before the key
+// at index i, taken from the later keys where it is among them.
+func orderByFirst(p *check.Pass, sel *syntax.Select, keys []*syntax.OrderItem, i int) []text.Edit {
+	var missing string
+	var edits []text.Edit
+	for _, x := range sel.DistinctOn {
+		at := slices.IndexFunc(keys, func(key *syntax.OrderItem) bool { return sameOrdered(p, sel, x, key.X) })
+		switch {
+		case at < 0:
+			missing += p.Text(x) + ", "
+		case at > i:
+			missing += p.Text(keys[at]) + ", "
+			edits = append(edits, p.Remove(text.Span{Start: keys[at-1].Span().End, End: keys[at].Span().End})...)
+		}
+	}
+	return append(edits, check.Insert(keys[i].Span().Start, missing))
 }
 
 // sameOrdered reports whether a key of ORDER BY is an expression of DISTINCT ON,

@@ -4,4 +4,6 @@ package groups
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{ungroupedColumn, havingAsWhere}
+var Checks = []*check.Check{
+	ungroupedColumn, havingAsWhere, countElse, havingZero, distinctInSum, distinctInMinMax, countDistinctStar, repeatedKey, withoutAggregate,
+}

@@ -251,22 +251,27 @@ func equalities(s *syntax.Select, f func(x, y syntax.Expr)) {
 
 // firstAggregate finds an aggregate of the SELECT's own.
 func firstAggregate(p *check.Pass, s *syntax.Select) *syntax.Call {
-	var found *syntax.Call
-	look := func(n syntax.Node) {
-		syntax.Inspect(n, func(n syntax.Node) bool {
-			if c, ok := n.(*syntax.Call); ok && found == nil && p.IsAggregate(c) {
-				found = c
-			}
-			_, query := n.(*syntax.Query)
-			return found == nil && !query
-		})
-	}
 	for _, item := range s.Items {
-		look(item)
+		if c := aggregateIn(p, item); c != nil {
+			return c
+		}
 	}
 	if s.Having != nil {
-		look(s.Having)
+		return aggregateIn(p, s.Having)
 	}
+	return nil
+}
+
+// aggregateIn finds the first aggregate in a clause, subqueries left aside.
+func aggregateIn(p *check.Pass, clause syntax.Node) *syntax.Call {
+	var found *syntax.Call
+	syntax.Inspect(clause, func(n syntax.Node) bool {
+		if c, ok := n.(*syntax.Call); ok && found == nil && p.IsAggregate(c) {
+			found = c
+		}
+		_, query := n.(*syntax.Query)
+		return found == nil && !query
+	})
 	return found
 }
 

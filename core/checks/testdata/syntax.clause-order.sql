@@ -7,7 +7,7 @@ GROUP BY keeper_id
 ORDER BY keeper_id;
 select name from hives order by name where apiary_id = 2; -- want "syntax.clause-order"
 SELECT name FROM hives LIMIT 3 ORDER BY name; -- want "syntax.clause-order"
-SELECT name FROM hives GROUP BY name WHERE apiary_id = 2; -- want "syntax.clause-order"
+SELECT name FROM hives GROUP BY name WHERE apiary_id = 2; -- want "group.without-aggregate" "syntax.clause-order"
 SELECT name FROM (SELECT name FROM hives ORDER BY name LIMIT 3) AS h WHERE name > 'B';
 SELECT name FROM hives WHERE hive_id IN (SELECT hive_id FROM inspections GROUP BY hive_id) ORDER BY name;
 (SELECT name FROM hives ORDER BY name LIMIT 1) UNION ALL (SELECT name FROM queens ORDER BY name LIMIT 1);

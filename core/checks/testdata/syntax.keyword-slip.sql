@@ -10,4 +10,4 @@ INSERT INOT hives (hive_id, name, apiary_id, keeper_id, frame_count) VALUES (90,
 SELECT form FROM (SELECT 1 AS form) AS f;
 SELECT h.name limt FROM hives h;
 SELECT wher.name FROM hives AS wher WHERE wher.hive_id = 1;
-SELECT name AS grop FROM hives GROUP BY name;
+SELECT name AS grop FROM hives GROUP BY name; -- want "group.without-aggregate"

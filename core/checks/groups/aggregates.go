@@ -1,0 +1,334 @@
+package groups
+
+import (
+	"fmt"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var countElse = &check.Check{
+	ID:    "group.count-else",
+	Title: "COUNT of something that is never NULL",
+	Doc: "COUNT(x) counts the rows in which x is not NULL. CASE … ELSE 0 END is 0 where it should not count, and 0 is not NULL; a comparison is " +
+		"false, and false is not NULL. So every row is counted.",
+	Verdicts: check.Everywhere(check.Wrong),
+	Examples: []check.Example{{
+		Bad:  "SELECT COUNT(CASE WHEN mites > 3 THEN 1 ELSE 0 END) FROM inspections",
+		Good: "SELECT COUNT(CASE WHEN mites > 3 THEN 1 END) FROM inspections",
+		Near: []string{
+			"SELECT COUNT(CASE WHEN mites > 3 THEN 1 END) FROM inspections",
+			"SELECT COUNT(CASE WHEN mites > 3 THEN 1 ELSE NULL END) FROM inspections",
+			"SELECT SUM(CASE WHEN mites > 3 THEN 1 ELSE 0 END) FROM inspections",
+			"SELECT COUNT(DISTINCT CASE WHEN mites > 3 THEN hive_id ELSE 0 END) FROM inspections",
+		},
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT COUNT(temper > 3) FROM inspections",
+		Good:    "SELECT SUM(temper > 3) FROM inspections",
+	}},
+	Kinds: syntax.Kinds(syntax.KindCall),
+	Run:   runCountElse,
+}
+
+func runCountElse(p *check.Pass, n syntax.Node) {
+	c := n.(*syntax.Call)
+	if p.FunctionName(c) != "count" || len(c.Args) != 1 || c.Distinct || len(c.Name) != 1 {
+		return
+	}
+	f := check.Finding{Span: c.Span(), Certainty: check.Certain}
+	switch x := syntax.Unparen(c.Args[0]).(type) {
+	case *syntax.Case:
+		if x.Else == nil {
+			return
+		}
+		lit, ok := syntax.Unparen(x.Else).(*syntax.Literal)
+		if !ok || lit.Lit != syntax.NumberLiteral && lit.Lit != syntax.FalseLiteral && lit.Lit != syntax.TextLiteral {
+			return
+		}
+		for _, w := range x.Whens {
+			if l, ok := syntax.Unparen(w.Then).(*syntax.Literal); !ok || l.Lit == syntax.NullLiteral {
+				return
+			}
+		}
+		f.Message = fmt.Sprintf("COUNT counts the rows of ELSE %s, too", p.Text(lit))
+		f.Why = fmt.Sprintf("It leaves out only NULL, and %s is none, so every row is counted.", p.Text(lit))
+		f.Mends = []check.Mend{{Title: "drop ELSE", Effect: check.NewRows,
+			Edits: p.Remove(text.Span{Start: x.Whens[len(x.Whens)-1].Span().End, End: x.Else.Span().End})}}
+	case *syntax.Binary:
+		if !x.Op.IsComparison() || p.Nullable(x.X) == bind.Yes || p.Nullable(x.Y) == bind.Yes {
+			return
+		}
+		f.Certainty = check.Likely
+		f.Message = fmt.Sprintf("COUNT counts the rows in which %s is false, too", p.Text(x))
+		f.Why = "It leaves out only NULL, and false is none."
+		name := c.Name[0].Span
+		if p.Dialect.Has(dialect.ExecutedComments) || p.Dialect == dialect.SQLite {
+			f.Mends = []check.Mend{{Title: "add up instead", Effect: check.NewRows, Edits: []text.Edit{check.Replace(name, p.Word(name.Start, "SUM"))}}}
+		} else {
+			f.Mends = []check.Mend{{Title: "count CASE WHEN … THEN 1 END", Effect: check.ByHand}}
+		}
+	default:
+		return
+	}
+	p.Report(f)
+}
+
+var havingZero = &check.Check{
+	ID:    "group.having-zero",
+	Title: "groups without rows",
+	Doc: "A group is made of the rows that fall into it, so none has zero of them: HAVING COUNT(*) = 0 finds nothing. Parents without children are " +
+		"found by an outer join, or by NOT EXISTS.",
+	Verdicts: check.Everywhere(check.Wrong),
+	Examples: []check.Example{{
+		Bad:  "SELECT hive_id FROM harvests GROUP BY hive_id HAVING COUNT(*) = 0",
+		Good: "SELECT hive_id FROM hives h WHERE NOT EXISTS (SELECT 1 FROM harvests g WHERE g.hive_id = h.hive_id)",
+		Near: []string{
+			"SELECT hive_id FROM harvests GROUP BY hive_id HAVING COUNT(moisture) = 0",
+			"SELECT COUNT(*) FROM harvests HAVING COUNT(*) = 0",
+			"SELECT hive_id FROM harvests GROUP BY hive_id HAVING COUNT(*) < 2",
+		},
+	}, {
+		Bad:  "SELECT hive_id FROM harvests GROUP BY hive_id HAVING COUNT(*) < 1 AND MAX(weight_kg) > 3",
+		Good: "SELECT hive_id FROM harvests GROUP BY hive_id HAVING MAX(weight_kg) > 3",
+	}},
+	Kinds: syntax.Kinds(syntax.KindHaving),
+	Run: func(p *check.Pass, n syntax.Node) {
+		h := n.(*syntax.Having)
+		sel, ok := p.Parent(h).(*syntax.Select)
+		if !ok || sel.GroupBy == nil || len(sel.GroupBy.Items) == 0 || sel.GroupBy.Sets {
+			return
+		}
+		syntax.Conjuncts(h.Cond, func(x syntax.Expr) {
+			b, ok := syntax.Unparen(x).(*syntax.Binary)
+			if !ok {
+				return
+			}
+			c, ok := syntax.Unparen(b.X).(*syntax.Call)
+			if !ok || p.FunctionName(c) != "count" || !c.Star || c.Over != nil || c.Filter != nil {
+				return
+			}
+			number := p.Text(b.Y)
+			if !(number == "0" && (b.Op == syntax.OpEqual || b.Op == syntax.OpLessEqual) || number == "1" && b.Op == syntax.OpLess) {
+				return
+			}
+			p.Report(check.Finding{
+				Span: b.Span(), Context: h.Span(), Certainty: check.Certain,
+				Message: fmt.Sprintf("no group meets %s", p.Text(b)),
+				Why:     "Each group has one row at least, so nothing ever comes out.",
+				Mends:   []check.Mend{{Title: "ask the parents, by NOT EXISTS or an outer join", Effect: check.ByHand}},
+			})
+		})
+	},
+}
+
+var distinctInSum = &check.Check{
+	ID:    "group.distinct-in-sum",
+	Title: "SUM or AVG of distinct values",
+	Doc: "Two rows with the same value are two things that happen to weigh the same; DISTINCT takes them for one, and the sum loses one of them. It " +
+		"is often put there to hide that a join repeats rows.",
+	Verdicts: check.Everywhere(check.Wrong),
+	Examples: []check.Example{{
+		Bad:  "SELECT hive_id, SUM(DISTINCT weight_kg) FROM harvests GROUP BY hive_id",
+		Good: "SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id",
+		Near: []string{"SELECT COUNT(DISTINCT hive_id) FROM harvests", "SELECT SUM(weight_kg) FROM harvests"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindCall),
+	Run: func(p *check.Pass, n syntax.Node) {
+		c := n.(*syntax.Call)
+		name := p.FunctionName(c)
+		if !c.Distinct || len(c.Args) != 1 || name != "sum" && name != "avg" {
+			return
+		}
+		p.Report(check.Finding{
+			Span: c.Span(), Certainty: check.Likely,
+			Message: fmt.Sprintf("equal values of %s count once only", p.Text(c.Args[0])),
+			Why:     "DISTINCT drops rows that are different things of the same size.",
+			Mends: []check.Mend{{Title: "drop DISTINCT", Effect: check.NewRows, Edits: []text.Edit{
+				check.Replace(text.Span{Start: c.Name[0].Span.End, End: c.Args[0].Span().Start}, "(")}}},
+		})
+	},
+}
+
+var distinctInMinMax = &check.Check{
+	ID:       "group.distinct-in-minmax",
+	Title:    "DISTINCT inside MIN or MAX",
+	Doc:      "The least of some values is the least of the different ones, too: DISTINCT says nothing there, and some databases sort for it.",
+	Verdicts: check.Everywhere(check.Unclear),
+	Examples: []check.Example{{
+		Bad:  "SELECT MAX(DISTINCT weight_kg) FROM harvests",
+		Good: "SELECT MAX(weight_kg) FROM harvests",
+		Near: []string{"SELECT MAX(weight_kg) FROM harvests"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindCall),
+	Run: func(p *check.Pass, n syntax.Node) {
+		c := n.(*syntax.Call)
+		name := p.FunctionName(c)
+		if !c.Distinct || len(c.Args) != 1 || name != "min" && name != "max" {
+			return
+		}
+		p.Report(check.Finding{
+			Span: c.Span(), Certainty: check.Certain,
+			Message: fmt.Sprintf("DISTINCT changes nothing in %s", p.FunctionText(c)),
+			Why:     "The least and the greatest value stay the same however often they come.",
+			Mends: []check.Mend{{Title: "drop DISTINCT", Effect: check.SameRows, Edits: []text.Edit{
+				check.Replace(text.Span{Start: c.Name[0].Span.End, End: c.Args[0].Span().Start}, "(")}}},
+		})
+	},
+}
+
+var countDistinctStar = &check.Check{
+	ID:       "group.count-distinct-star",
+	Title:    "COUNT(DISTINCT *)",
+	Doc:      "COUNT takes DISTINCT of an expression, not of whole rows. Rows are told apart by their key, or in a derived table with DISTINCT.",
+	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.In(dialect.Spark)),
+	Examples: []check.Example{{
+		Bad:  "SELECT COUNT(DISTINCT *) FROM hives",
+		Good: "SELECT COUNT(DISTINCT hive_id) FROM hives",
+		Near: []string{"SELECT COUNT(*) FROM hives", "SELECT COUNT(*) FROM (SELECT DISTINCT name, apiary_id FROM hives) AS d"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindCall),
+	Run: func(p *check.Pass, n syntax.Node) {
+		c := n.(*syntax.Call)
+		if c.Distinct && c.Star && p.FunctionName(c) == "count" {
+			p.Report(check.Finding{
+				Span: c.Span(), Certainty: check.Certain,
+				Message: "COUNT cannot tell whole rows apart",
+				Why:     "DISTINCT inside an aggregate takes an expression.",
+				Mends:   []check.Mend{{Title: "count the distinct keys, or count the rows of SELECT DISTINCT in a derived table", Effect: check.ByHand}},
+			})
+		}
+	},
+}
+
+var repeatedKey = &check.Check{
+	ID:    "group.repeated-key",
+	Title: "the same key twice",
+	Doc: "The same expression twice in GROUP BY or ORDER BY says nothing the second time; often another column was meant. SQL Server " +
+		"refuses it in ORDER BY.",
+	Verdicts: check.Everywhere(check.Unclear),
+	Examples: []check.Example{{
+		Bad:  "SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id, apiary_id",
+		Good: "SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id",
+		Near: []string{"SELECT apiary_id, keeper_id, COUNT(*) FROM hives GROUP BY apiary_id, keeper_id"},
+	}, {
+		Bad:  "SELECT name FROM hives ORDER BY name, frame_count, name DESC",
+		Good: "SELECT name FROM hives ORDER BY name, frame_count",
+		Near: []string{"SELECT name FROM hives ORDER BY name, frame_count"},
+	}},
+	Kinds: syntax.Kinds(syntax.KindGroupBy, syntax.KindOrderBy),
+	Run:   runRepeatedKey,
+}
+
+func runRepeatedKey(p *check.Pass, n syntax.Node) {
+	var keys []syntax.Expr
+	var ends []syntax.Node
+	verdicts := p.Check.Verdicts
+	switch n := n.(type) {
+	case *syntax.GroupBy:
+		if n.Sets {
+			return
+		}
+		for _, x := range n.Items {
+			keys, ends = append(keys, x), append(ends, x)
+		}
+	case *syntax.OrderBy:
+		if _, ok := p.Parent(n).(*syntax.Query); ok {
+			verdicts = verdicts.But(check.Refused, dialect.In(dialect.SQLServer))
+		}
+		for _, item := range n.Items {
+			keys, ends = append(keys, item.X), append(ends, item)
+		}
+	}
+	if len(keys) > 30 {
+		return
+	}
+	for i, x := range keys {
+		for k, y := range keys[:i] {
+			if !p.Same(x, y) || mayVary(x) {
+				continue
+			}
+			p.Report(check.Finding{
+				Span: ends[i].Span(), Certainty: check.Certain, Verdicts: verdicts,
+				Message: fmt.Sprintf("%s comes twice", p.Text(x)),
+				Why:     "The second time it makes no difference.",
+				Related: []check.Related{{Span: ends[k].Span(), Message: "the first of them"}},
+				Mends: []check.Mend{{Title: "drop it", Effect: check.SameRows,
+					Edits: p.Remove(text.Span{Start: ends[i-1].Span().End, End: ends[i].Span().End})}},
+			})
+			return
+		}
+	}
+}
+
+// mayVary reports whether an expression may have another value each time it
+// is written: a call, a query, a nameless placeholder.
+func mayVary(x syntax.Expr) bool {
+	found := false
+	syntax.Inspect(x, func(n syntax.Node) bool {
+		switch n.(type) {
+		case *syntax.Call, *syntax.Query, *syntax.Param:
+			found = true
+		}
+		return !found
+	})
+	return found
+}
+
+var withoutAggregate = &check.Check{
+	ID:    "group.without-aggregate",
+	Title: "GROUP BY with nothing to group for",
+	Doc: "Without any aggregate GROUP BY only makes equal rows one, which is what DISTINCT says. A reader looks for the aggregate that was " +
+		"forgotten.",
+	Verdicts: check.Everywhere(check.Unclear),
+	Examples: []check.Example{{
+		Bad:  "SELECT apiary_id, keeper_id FROM hives GROUP BY apiary_id, keeper_id",
+		Good: "SELECT DISTINCT apiary_id, keeper_id FROM hives",
+		Near: []string{
+			"SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id",
+			"SELECT apiary_id FROM hives GROUP BY apiary_id HAVING COUNT(*) > 1",
+			"SELECT apiary_id FROM hives GROUP BY apiary_id ORDER BY MAX(frame_count)",
+			"SELECT apiary_id FROM hives GROUP BY apiary_id, keeper_id",
+		},
+	}},
+	Kinds: syntax.Kinds(syntax.KindGroupBy),
+	Run:   runWithoutAggregate,
+}
+
+func runWithoutAggregate(p *check.Pass, n syntax.Node) {
+	g := n.(*syntax.GroupBy)
+	sel, ok := p.Parent(g).(*syntax.Select)
+	if !ok || g.Sets || g.All || sel.Having != nil || sel.Distinct || len(sel.Items) != len(g.Items) {
+		return
+	}
+	q := p.OwnQuery(sel)
+	if q == nil || q.OrderBy != nil {
+		return
+	}
+	switch p.Parent(q).(type) {
+	case *syntax.In, *syntax.Exists, *syntax.Quantified:
+		return // there DISTINCT says as little
+	}
+	for i, item := range sel.Items {
+		if !p.Same(item.X, g.Items[i]) || mayVary(item.X) {
+			return
+		}
+	}
+	if sel.Where != nil && aggregateIn(p, sel.Where) != nil {
+		return // clause.aggregate-in-where tells
+	}
+	word, first, ok := p.FirstTokens(sel)
+	if !ok || first.Span.Start != sel.Items[0].Span().Start {
+		return
+	}
+	p.Report(check.Finding{
+		Span: g.Span(), Context: sel.Span(), Certainty: check.Certain,
+		Message: "GROUP BY without an aggregate only drops repeated rows",
+		Why:     "That is what DISTINCT says in one word.",
+		Mends: []check.Mend{{Title: "say DISTINCT", Effect: check.SameRows,
+			Edits: append([]text.Edit{check.Insert(first.Span.Start, p.Word(word.Span.Start, "DISTINCT")+" ")}, p.RemoveClause(g)...)}},
+	})
+}
