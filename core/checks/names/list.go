@@ -6,4 +6,5 @@ import "justlens/core/check"
 // Checks is the family's list.
 var Checks = []*check.Check{
 	ambiguousColumn, unknownTable, unknownColumn, unknownAlias, duplicateAlias, duplicateOutput, derivedWithoutAlias,
+	unqualifiedColumn, outerCapture, missingCommaAlias, impliedAs, quotedAlias,
 }

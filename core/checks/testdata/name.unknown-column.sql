@@ -21,7 +21,7 @@ SELECT name AS label FROM hives GROUP BY label;
 SELECT d.label FROM (SELECT name AS label FROM hives) AS d;
 SELECT x.i FROM generate_series(1, 3) AS x (i);
 SELECT t.n FROM hives AS h CROSS JOIN LATERAL (SELECT h.frame_count + 1 AS n) AS t;
-SELECT name FROM hives JOIN harvests USING (hive_id) WHERE hive_id = 3;
+SELECT name FROM hives JOIN harvests USING (hive_id) WHERE hive_id = 3; -- want "name.unqualified-column"
 SELECT (SELECT MAX(weight_kg) FROM harvests WHERE hive_id = h.hive_id AND h.frame_count > moisture) FROM hives AS h;
 WITH RECURSIVE n (i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 5) SELECT i FROM n;
 MERGE INTO hives AS h USING queens AS q ON q.queen_id = h.queen_id WHEN MATCHED THEN UPDATE SET name = q.nam; -- want "name.unknown-column"

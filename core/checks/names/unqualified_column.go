@@ -1,0 +1,87 @@
+package names
+
+import (
+	"fmt"
+	"slices"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var unqualifiedColumn = &check.Check{
+	ID:    "name.unqualified-column",
+	Title: "column that does not say whose it is",
+	Doc: "With several tables in FROM a reader has to know them all to tell whose a bare column is, and the query is refused on the day when " +
+		"another of them gets a column of that name.",
+	Verdicts: check.Everywhere(check.Unclear),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Bad:  "SELECT name, i.mites FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id WHERE frame_count > 8",
+		Good: "SELECT h.name, i.mites FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id WHERE h.frame_count > 8",
+		Near: []string{
+			"SELECT name FROM hives WHERE frame_count > 8",
+			"SELECT hive_id, h.name FROM hives AS h JOIN inspections AS i USING (hive_id)",
+			"SELECT h.name, i.mites AS m FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id ORDER BY m",
+		},
+	}},
+	Kinds: syntax.Kinds(syntax.KindSelect),
+	Run:   runUnqualifiedColumn,
+}
+
+func runUnqualifiedColumn(p *check.Pass, n syntax.Node) {
+	sel := n.(*syntax.Select)
+	scope := p.Scope(sel)
+	if scope == nil || len(scope.Sources) < 2 || scope.Natural || sel.From == nil {
+		return
+	}
+	var bare []*syntax.Name
+	look := func(n syntax.Node) bool {
+		name, ok := n.(*syntax.Name)
+		if !ok || len(name.Parts) > 1 {
+			return true
+		}
+		u, sym := p.Use(name), name.Last().Sym
+		if u.Status != bind.Resolved || u.Scope != scope || u.Outer || u.Source.Name.IsZero() {
+			return true
+		}
+		// A qualifier must not change what is meant.
+		if scope.Item(sym) == nil && !slices.Contains(scope.Merged, sym) && oneOfItsName(scope, u.Source) {
+			bare = append(bare, name)
+		}
+		return true
+	}
+	syntax.Inspect(sel, look)
+	if q := p.OwnQuery(sel); q != nil && q.OrderBy != nil {
+		syntax.Inspect(q.OrderBy, look)
+	}
+	if len(bare) == 0 {
+		return
+	}
+	first := bare[0]
+	f := check.Finding{
+		Span: first.Span(), Context: sel.Span(), Certainty: check.Certain,
+		Message: fmt.Sprintf("%s does not say that it is of %s", p.Text(first), p.Ident(p.Use(first).Source.Name)),
+		Why:     "FROM has several sources, and a bare column leaves the reader to find out whose it is.",
+	}
+	var edits []text.Edit
+	for i, name := range bare {
+		edits = append(edits, check.Insert(name.Span().Start, p.Ident(p.Use(name).Source.Name)+"."))
+		if i > 0 && i < 4 {
+			f.Related = append(f.Related, check.Related{Span: name.Span(), Message: "of " + p.Ident(p.Use(name).Source.Name)})
+		}
+	}
+	f.Mends = []check.Mend{{Title: "say whose they are", Effect: check.SameRows, Edits: edits}}
+	p.Report(f)
+}
+
+// oneOfItsName reports whether no other source of the query shares the name.
+func oneOfItsName(scope *bind.Scope, s *bind.Source) bool {
+	for _, other := range scope.Sources {
+		if other != s && other.Name.Sym == s.Name.Sym {
+			return false
+		}
+	}
+	return true
+}
