@@ -66,7 +66,7 @@ func kindOf(id string) string {
 		return "alias"
 	case "name.duplicate-output":
 		return "columns"
-	case "clause.order-in-branch", "group.count-distinct-star", "syntax.other-dialect", "syntax.unreadable":
+	case "clause.order-in-branch", "group.count-distinct-star", "group.constant-key", "syntax.other-dialect", "syntax.unreadable":
 		return "syntax"
 	}
 	return "other"

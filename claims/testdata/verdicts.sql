@@ -311,3 +311,5 @@ SELECT COUNT(DISTINCT *) FROM buyers
 SELECT MAX(DISTINCT jars), SUM(DISTINCT price) FROM sales
 SELECT buyer_id, buyer_id, COUNT(*) AS n FROM sales GROUP BY buyer_id, buyer_id ORDER BY n, n
 SELECT buyer_id FROM sales GROUP BY buyer_id
+SELECT COUNT(*) FROM buyers GROUP BY 'name'
+SELECT buyer_id, COUNT(*) FROM sales GROUP BY 1

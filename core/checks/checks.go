@@ -17,13 +17,14 @@ import (
 	"justlens/core/checks/rows"
 	"justlens/core/checks/sets"
 	"justlens/core/checks/syntaxes"
+	"justlens/core/checks/types"
 )
 
 // All gives every check, family by family in the order in which a reviewer
 // asks: can it be read, what is visible, what is meant, what comes out.
 func All() []*check.Check {
 	return slices.Concat(syntaxes.Checks, clauses.Checks, names.Checks, groups.Checks, nulls.Checks, logic.Checks,
-		matches.Checks, indexes.Checks, joins.Checks, sets.Checks, rows.Checks)
+		matches.Checks, indexes.Checks, joins.Checks, sets.Checks, rows.Checks, types.Checks)
 }
 
 // Families maps each family to what it is about.
@@ -39,6 +40,7 @@ var Families = []Family{
 	{"join", "joins that multiply or lose rows"},
 	{"set", "UNION and its kin"},
 	{"rows", "the shape of the result"},
+	{"type", "values that cannot be there"},
 }
 
 // Family is a group of checks.

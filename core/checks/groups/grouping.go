@@ -39,7 +39,7 @@ func (g *grouping) add(p *check.Pass, s *syntax.Select, x syntax.Expr) {
 		}
 		return
 	case *syntax.Literal:
-		if i, ok := position(p, n); ok && i >= 1 && i <= len(s.Items) {
+		if i, ok := p.Position(n); ok && i >= 1 && i <= len(s.Items) {
 			g.keys = append(g.keys, s.Items[i-1].X)
 			for _, item := range s.Items[:i] {
 				_, star := item.X.(*syntax.Star)
@@ -64,21 +64,6 @@ func (g *grouping) add(p *check.Pass, s *syntax.Select, x syntax.Expr) {
 		g.unclear = true
 	}
 	g.keys = append(g.keys, x)
-}
-
-// position reads GROUP BY 2.
-func position(p *check.Pass, n *syntax.Literal) (int, bool) {
-	if n.Lit != syntax.NumberLiteral {
-		return 0, false
-	}
-	value := 0
-	for _, c := range p.Text(n) {
-		if c < '0' || c > '9' || value > 1000 {
-			return 0, false
-		}
-		value = value*10 + int(c-'0')
-	}
-	return value, true
 }
 
 // holds reports whether an expression is one of the keys.

@@ -5,5 +5,5 @@ import "justlens/core/check"
 
 // Checks is the family's list.
 var Checks = []*check.Check{
-	ungroupedColumn, havingAsWhere, countElse, havingZero, distinctInSum, distinctInMinMax, countDistinctStar, repeatedKey, withoutAggregate,
+	ungroupedColumn, havingAsWhere, countElse, havingZero, distinctInSum, distinctInMinMax, countDistinctStar, repeatedKey, withoutAggregate, byPosition, constantKey,
 }

@@ -5,5 +5,5 @@ import "justlens/core/check"
 
 // Checks is the family's list.
 var Checks = []*check.Check{
-	andOr, alwaysTrue, alwaysFalse, redundant, orChain, bareValue, chainedComparison, doubleNegative,
+	andOr, alwaysTrue, alwaysFalse, redundant, orChain, bareValue, chainedComparison, doubleNegative, notScope,
 }

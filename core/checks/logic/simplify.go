@@ -23,6 +23,7 @@ var redundant = &check.Check{
 		Near: []string{
 			"SELECT name FROM hives WHERE frame_count > 5 AND frame_count < 9",
 			"SELECT name FROM hives WHERE frame_count > 5 AND keeper_id > 3",
+			"SELECT name FROM hives WHERE frame_count <> 5 AND frame_count IS NOT NULL",
 		},
 	}, {
 		Bad:  "SELECT name FROM hives WHERE apiary_id = 1 AND keeper_id = 2 AND apiary_id = 1",
@@ -81,7 +82,7 @@ func runRedundant(p *check.Pass, n syntax.Node) {
 			case predicates[i].Implies(p.Info, *predicates[k]):
 				drop, by = k, i
 			}
-			if drop < 0 {
+			if drop < 0 || thinksOfNull(chain[drop], chain[by]) {
 				continue
 			}
 			p.Report(check.Finding{
@@ -95,6 +96,25 @@ func runRedundant(p *check.Pass, n syntax.Node) {
 			return
 		}
 	}
+}
+
+// thinksOfNull reports whether a condition is the IS NOT NULL beside a negated
+// one, which tells the reader that rows with NULL are to be left out.
+func thinksOfNull(c, beside syntax.Expr) bool {
+	if is, ok := syntax.Unparen(c).(*syntax.Is); !ok || is.Test != syntax.IsNull || !is.Not {
+		return false
+	}
+	switch b := syntax.Unparen(beside).(type) {
+	case *syntax.Binary:
+		return b.Op == syntax.OpNotEqual
+	case *syntax.In:
+		return b.Not
+	case *syntax.Like:
+		return b.Not
+	case *syntax.Between:
+		return b.Not
+	}
+	return false
 }
 
 // repeats reports whether two operands are written alike.

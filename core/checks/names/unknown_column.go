@@ -3,7 +3,6 @@ package names
 import (
 	"fmt"
 	"slices"
-	"strings"
 
 	"justlens/core/bind"
 	"justlens/core/check"
@@ -98,7 +97,7 @@ func runUnknownColumn(p *check.Pass, n syntax.Node) {
 		f.Why = fmt.Sprintf("%s no column of that name, but %s.", has(p, sources), near)
 		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(name.Last().Span, p.Dialect.Name(near, false))}}}
 	} else if owners := ownersOf(p, name.Last().Sym); len(owners) > 0 {
-		f.Why += fmt.Sprintf(" %s of %s.", strings.ToUpper(column[:1])+column[1:]+" is a column", list(owners, "and"))
+		f.Why += fmt.Sprintf(" It is one of %s.", list(owners, "and"))
 	}
 	p.Report(f)
 }

@@ -5,7 +5,7 @@ SELECT h.name, SUM(g.weight_kg) FROM hives AS h JOIN harvests AS g ON g.hive_id 
 SELECT apiary_id FROM hives GROUP BY apiary_id HAVING name > 'B'; -- want "group.ungrouped-column"
 SELECT apiary_id FROM hives GROUP BY apiary_id ORDER BY name; -- want "group.ungrouped-column"
 SELECT EXTRACT(YEAR FROM inspected_at), inspected_at, COUNT(*) FROM inspections GROUP BY EXTRACT(YEAR FROM inspected_at); -- want "group.ungrouped-column"
-SELECT name, apiary_id, COUNT(*) FROM hives GROUP BY 1; -- want "group.ungrouped-column"
+SELECT name, apiary_id, COUNT(*) FROM hives GROUP BY 1; -- want "group.position" "group.ungrouped-column"
 SELECT hive_id, name, COUNT(*) FROM hives GROUP BY hive_id;
 SELECT a.name, k.name, COUNT(*) FROM apiaries AS a JOIN keepers AS k ON k.keeper_id = a.keeper_id GROUP BY a.apiary_id, k.keeper_id;
 SELECT EXTRACT(YEAR FROM inspected_at) AS y, COUNT(*) FROM inspections GROUP BY EXTRACT( YEAR FROM inspected_at );

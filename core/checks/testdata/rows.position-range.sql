@@ -7,5 +7,5 @@ SELECT name, frame_count FROM hives ORDER BY 2;
 SELECT * FROM hives ORDER BY 7;
 SELECT * FROM hives ORDER BY 8; -- want "rows.position-range"
 SELECT name FROM hives ORDER BY 1 + 4;
-SELECT apiary_id, COUNT(*) FROM hives GROUP BY 1;
+SELECT apiary_id, COUNT(*) FROM hives GROUP BY 1; -- want "group.position"
 SELECT name FROM hives ORDER BY frame_count LIMIT 5;

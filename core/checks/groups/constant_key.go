@@ -1,0 +1,129 @@
+package groups
+
+import (
+	"fmt"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+// readsPositions are the dialects in which a whole number in GROUP BY is a
+// column's place in the select list. The others take it for a value: SQL
+// Server refuses it, Oracle makes one group of all rows, if nothing else
+// stands in the way.
+const readsPositions = dialect.Everywhere &^ (1<<dialect.SQLServer | 1<<dialect.Oracle | 1<<dialect.ANSI)
+
+var byPosition = &check.Check{
+	ID:    "group.position",
+	Title: "GROUP BY a position",
+	Doc: "GROUP BY 1 means the first output column, and another one as soon as somebody adds a column before it. SQL Server and Oracle do not read " +
+		"it as a position at all.",
+	Verdicts: check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.SQLServer, dialect.Oracle)),
+	Examples: []check.Example{{
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT apiary_id, COUNT(*) FROM hives GROUP BY 1",
+		Good:    "SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id",
+		Near: []string{
+			"SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id",
+			"SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id ORDER BY 1",
+			"SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id + 1, apiary_id",
+		},
+	}},
+	Kinds: syntax.Kinds(syntax.KindGroupBy),
+	Run: func(p *check.Pass, n syntax.Node) {
+		g := n.(*syntax.GroupBy)
+		sel, ok := p.Parent(g).(*syntax.Select)
+		if !ok || g.Sets {
+			return
+		}
+		for _, x := range g.Items {
+			lit, ok := x.(*syntax.Literal)
+			if !ok {
+				continue
+			}
+			at, ok := p.Position(lit)
+			if !ok || at < 1 || at > len(sel.Items) || !plainItems(sel.Items[:at]) || aggregateIn(p, sel.Items[at-1]) != nil {
+				continue
+			}
+			key := sel.Items[at-1].X
+			f := check.Finding{
+				Span: lit.Span(), Context: g.Span(), Certainty: check.Certain,
+				Message: fmt.Sprintf("%d stands for %s", at, p.Text(key)),
+				Why:     "Another column is meant as soon as the select list changes.",
+				Related: []check.Related{{Span: sel.Items[at-1].Span(), Message: "the column at that place"}},
+			}
+			effect := check.SameRows
+			if !readsPositions.Has(p.Dialect) {
+				effect = check.NewRows
+				f.Why = "Not every database reads a number in GROUP BY as the place of a column."
+			}
+			if isColumnExpr(key) && !p.HasComment(key.Span()) {
+				f.Mends = []check.Mend{{Title: "write the expression", Effect: effect, Edits: []text.Edit{check.Replace(lit.Span(), p.Text(key))}}}
+			}
+			p.Report(f)
+		}
+	},
+}
+
+// isColumnExpr reports whether an expression means the same in GROUP BY as in
+// the select list: no bare constant, which would be a position itself, and no
+// subquery, which some databases refuse there.
+func isColumnExpr(x syntax.Expr) bool {
+	names, ok := 0, true
+	syntax.Inspect(x, func(n syntax.Node) bool {
+		switch n.(type) {
+		case *syntax.Name:
+			names++
+		case *syntax.Query, *syntax.Param:
+			ok = false
+		}
+		return ok
+	})
+	return ok && names > 0
+}
+
+// plainItems reports whether each item is one column, no star.
+func plainItems(items []*syntax.SelectItem) bool {
+	for _, item := range items {
+		if _, star := item.X.(*syntax.Star); star {
+			return false
+		}
+	}
+	return true
+}
+
+var constantKey = &check.Check{
+	ID:    "group.constant-key",
+	Title: "GROUP BY a constant",
+	Doc: "A text in GROUP BY is the same for every row, so it tells none apart; quotes of a name were meant most often. PostgreSQL and SQL Server " +
+		"refuse it.",
+	Verdicts: check.Everywhere(check.Wrong).But(check.Refused, dialect.In(dialect.Postgres, dialect.SQLServer)),
+	Examples: []check.Example{{
+		Bad: "SELECT COUNT(*) FROM hives GROUP BY 'name'",
+		Near: []string{
+			"SELECT COUNT(*) FROM hives GROUP BY name",
+			"SELECT COUNT(*) FROM hives GROUP BY CONCAT(name, 'x')",
+		},
+	}},
+	Kinds: syntax.Kinds(syntax.KindGroupBy),
+	Run: func(p *check.Pass, n syntax.Node) {
+		g := n.(*syntax.GroupBy)
+		if g.Sets {
+			return
+		}
+		for _, x := range g.Items {
+			lit, ok := x.(*syntax.Literal)
+			if !ok || lit.Lit != syntax.TextLiteral || p.Src[lit.Span().Start] != '\'' {
+				continue
+			}
+			p.Report(check.Finding{
+				Span: lit.Span(), Context: g.Span(), Certainty: check.Certain,
+				Message: fmt.Sprintf("%s is the same for every row", p.Text(lit)),
+				Why:     "It is text, not the name of a column, and makes no groups.",
+				Mends:   []check.Mend{{Title: "name the column without these quotes, or drop the key", Effect: check.ByHand}},
+			})
+		}
+	},
+}

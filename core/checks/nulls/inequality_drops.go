@@ -1,0 +1,115 @@
+package nulls
+
+import (
+	"fmt"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var inequalityDrops = &check.Check{
+	ID:    "null.inequality-drops",
+	Title: "a negated condition that drops rows with NULL",
+	Doc: "For a row in which the column is NULL, \"not this value\" is unknown, so WHERE leaves the row out together with those that have the value. " +
+		"Who asks for all the others most often means these rows, too. A query that mentions the NULLs of the column elsewhere is taken to know.",
+	Verdicts: check.Everywhere(check.Wrong),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Bad:  "SELECT name FROM hives WHERE queen_id <> 3",
+		Good: "SELECT name FROM hives WHERE (queen_id <> 3 OR queen_id IS NULL)",
+		Near: []string{
+			"SELECT name FROM hives WHERE keeper_id <> 3",
+			"SELECT name FROM hives WHERE queen_id <> 3 OR queen_id IS NULL",
+			"SELECT name FROM hives WHERE queen_id <> 3 AND queen_id IS NOT NULL",
+			"SELECT name FROM hives WHERE queen_id > 1 AND queen_id <> 3",
+			"SELECT name FROM hives WHERE queen_id = 3",
+		},
+	}, {
+		Bad:  "SELECT name FROM hives WHERE apiary_id = 1 AND queen_id NOT IN (3, 4)",
+		Good: "SELECT name FROM hives WHERE apiary_id = 1 AND (queen_id NOT IN (3, 4) OR queen_id IS NULL)",
+	}},
+	Kinds: syntax.Kinds(syntax.KindWhere),
+	Run: func(p *check.Pass, n syntax.Node) {
+		where := n.(*syntax.Where)
+		count := 0
+		syntax.Conjuncts(where.Cond, func(syntax.Expr) { count++ })
+		if count > longChain {
+			return
+		}
+		syntax.Conjuncts(where.Cond, func(c syntax.Expr) {
+			column := refused(c)
+			if column == nil || p.Nullable(column) != bind.Yes || p.Use(column).Status != bind.Resolved || p.Use(column).Source.Optional {
+				return
+			}
+			alone := true
+			syntax.Conjuncts(where.Cond, func(other syntax.Expr) {
+				alone = alone && (other == c || !mentions(p, other, column))
+			})
+			if !alone {
+				return
+			}
+			like := where.Span().Start
+			test := fmt.Sprintf(" %s %s %s)", p.Word(like, "OR"), p.Text(column), p.Word(like, "IS NULL"))
+			p.Report(check.Finding{
+				Span: c.Span(), Context: where.Span(), Certainty: check.Likely,
+				Message: fmt.Sprintf("rows in which %s is NULL are left out, too", p.Text(column)),
+				Why:     "For them the condition is neither true nor false, and WHERE keeps only what is true.",
+				Mends: []check.Mend{{Title: fmt.Sprintf("take in the rows without %s", p.Text(column)), Effect: check.NewRows, Edits: []text.Edit{
+					check.Insert(c.Span().Start, "("), check.Insert(c.Span().End, test)}}},
+			})
+		})
+	},
+}
+
+// longChain is a number of conditions up to which each is compared with each.
+const longChain = 64
+
+// refused gives the column of which a condition refuses some constants.
+func refused(c syntax.Expr) *syntax.Name {
+	var x syntax.Expr
+	switch c := c.(type) {
+	case *syntax.Binary:
+		if c.Op == syntax.OpNotEqual && isValue(c.Y) {
+			x = c.X
+		}
+	case *syntax.In:
+		if c.Not && len(c.List) > 0 && c.Query == nil {
+			x = c.X
+		}
+		for _, v := range c.List {
+			if !isValue(v) {
+				return nil
+			}
+		}
+	case *syntax.Like:
+		if c.Not && isValue(c.Pattern) {
+			x = c.X
+		}
+	case *syntax.Between:
+		if c.Not && isValue(c.Low) && isValue(c.High) {
+			x = c.X
+		}
+	}
+	name, _ := x.(*syntax.Name)
+	return name
+}
+
+// isValue reports whether an expression is a literal other than NULL.
+func isValue(x syntax.Expr) bool {
+	l, ok := syntax.Unparen(x).(*syntax.Literal)
+	return ok && l.Lit != syntax.NullLiteral
+}
+
+// mentions reports whether a condition uses a column.
+func mentions(p *check.Pass, x syntax.Expr, column *syntax.Name) bool {
+	found := false
+	syntax.Inspect(x, func(n syntax.Node) bool {
+		if name, ok := n.(*syntax.Name); ok && p.Same(name, column) {
+			found = true
+		}
+		return !found
+	})
+	return found
+}

@@ -1,0 +1,7 @@
+-- dialect: postgres
+SELECT apiary_id, COUNT(*) FROM hives GROUP BY 1; -- want "group.position"
+SELECT apiary_id, UPPER(name) AS upper_name, COUNT(*) FROM hives GROUP BY apiary_id, 2; -- want "group.position"
+SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id ORDER BY 1;
+SELECT apiary_id + 1, COUNT(*) FROM hives GROUP BY apiary_id + 1;
+SELECT apiary_id, COUNT(*) FROM hives GROUP BY ROLLUP (1);
+SELECT 5, COUNT(*) FROM hives GROUP BY 1; -- want "group.position"

@@ -1,0 +1,11 @@
+-- dialect: postgres
+SELECT name FROM hives WHERE queen_id <> 3; -- want "null.inequality-drops"
+SELECT name FROM hives WHERE apiary_id = 1 AND queen_id NOT IN (3, 4); -- want "null.inequality-drops"
+SELECT hive_id FROM inspections WHERE remark NOT LIKE '%mould%'; -- want "null.inequality-drops"
+UPDATE harvests SET moisture = 20 WHERE moisture <> 18; -- want "null.inequality-drops"
+SELECT name FROM hives WHERE keeper_id <> 3;
+SELECT name FROM hives WHERE queen_id <> 3 OR queen_id IS NULL;
+SELECT name FROM hives WHERE queen_id <> 3 AND queen_id IS NOT NULL;
+SELECT name FROM hives WHERE queen_id > 1 AND queen_id <> 3;
+SELECT name FROM hives WHERE queen_id = 3;
+SELECT h.name FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id WHERE h.keeper_id <> q.queen_id;

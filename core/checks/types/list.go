@@ -1,0 +1,7 @@
+// Package types holds the checks of the family type: values that cannot be there.
+package types
+
+import "justlens/core/check"
+
+// Checks is the family's list.
+var Checks = []*check.Check{differentDomains}
