@@ -37,12 +37,15 @@ var missingCommaAlias = &check.Check{
 			return
 		}
 		alias := p.Ident(item.Alias)
+		edits := []text.Edit{check.Insert(name.Span().End, ",")}
+		if len(name.Parts) > 1 {
+			edits = append(edits, check.Insert(item.Alias.Span.Start, p.Ident(source.Name)+"."))
+		}
 		f := check.Finding{
 			Span: item.Span(), Certainty: check.Likely,
 			Message: fmt.Sprintf("%s is read as an alias of %s", alias, p.Text(name)),
 			Why:     fmt.Sprintf("%s is a column of %s, too; without a comma before it its values do not come out.", alias, p.Ident(source.Name)),
-			Mends: []check.Mend{{Title: "put a comma between them", Effect: check.NewRows,
-				Edits: []text.Edit{check.Insert(name.Span().End, ",")}}},
+			Mends:   []check.Mend{{Title: "put a comma between them", Effect: check.NewRows, Edits: edits}},
 		}
 		if p.Use(name).Source != source || bareAliases(p, item) > 1 {
 			f.Certainty = check.Possible

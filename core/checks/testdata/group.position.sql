@@ -5,3 +5,5 @@ SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id ORDER BY 1;
 SELECT apiary_id + 1, COUNT(*) FROM hives GROUP BY apiary_id + 1;
 SELECT apiary_id, COUNT(*) FROM hives GROUP BY ROLLUP (1);
 SELECT 5, COUNT(*) FROM hives GROUP BY 1; -- want "group.position"
+SELECT name, apiary_id FROM hives GROUP BY 1, 2 ORDER BY 1; -- want "group.position" "group.position"
+SELECT * FROM hives GROUP BY 1;

@@ -9,3 +9,5 @@ SELECT name FROM hives WHERE NOT apiary_id = 1;
 SELECT name FROM hives WHERE NOT (apiary_id = 1) AND keeper_id = 2;
 SELECT name FROM hives WHERE NOT EXISTS (SELECT 1 FROM queens) AND keeper_id = 2;
 SELECT name FROM hives WHERE NOT apiary_id = ANY (SELECT apiary_id FROM apiaries) AND keeper_id = 2;
+SELECT h.name FROM hives h WHERE NOT h.moved_on IS NULL AND h.keeper_id = 2;
+SELECT h.name FROM hives h WHERE (NOT h.keeper_id >= 2) OR h.keeper_id = 7;

@@ -11,3 +11,4 @@ SELECT h.name name FROM hives h;
 SELECT MAX(frame_count) frame_count FROM hives;
 SELECT name "frame_count" FROM hives;
 SELECT name frame_count FROM unknown_things; -- want "name.unknown-table"
+SELECT q.queen_id, h.name hive_id FROM queens q JOIN hives h ON h.queen_id = q.queen_id; -- want "name.missing-comma-alias"
