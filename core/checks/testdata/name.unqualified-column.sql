@@ -9,5 +9,5 @@ SELECT h.name, i.mites AS m FROM hives AS h JOIN inspections AS i ON i.hive_id =
 SELECT mites FROM hives NATURAL JOIN inspections;
 SELECT hives.name FROM hives JOIN harvests ON harvests.hive_id = hives.hive_id WHERE EXISTS (SELECT 1 FROM inspections WHERE mites > 3);
 SELECT whatever FROM one AS a JOIN two AS b ON a.id = b.id; -- want "name.unknown-table" "name.unknown-table"
-INSERT INTO sales (sale_id, buyer_id, harvest_id, jars) SELECT 1, harvest_id, buyer_id, 2 FROM harvests JOIN buyers ON buyers.buyer_id = harvests.hive_id; -- want "name.unqualified-column" "type.different-domains"
+SELECT harvest_id, buyer_id FROM harvests JOIN buyers ON buyers.buyer_id = harvests.hive_id; -- want "name.unqualified-column" "type.different-domains"
 WITH n AS (SELECT hive_id, COUNT(*) AS c FROM inspections GROUP BY hive_id) SELECT hives.name, c FROM hives JOIN n ON n.hive_id = hives.hive_id WHERE c <> 2; -- want "name.unqualified-column"
