@@ -147,8 +147,7 @@ var distinctInSum = &check.Check{
 			Span: c.Span(), Certainty: check.Likely,
 			Message: fmt.Sprintf("equal values of %s count once only", p.Text(c.Args[0])),
 			Why:     "DISTINCT drops rows that are different things of the same size.",
-			Mends: []check.Mend{{Title: "drop DISTINCT", Effect: check.NewRows, Edits: []text.Edit{
-				check.Replace(text.Span{Start: c.Name[0].Span.End, End: c.Args[0].Span().Start}, "(")}}},
+			Mends:   []check.Mend{dropDistinct(c, check.NewRows)},
 		})
 	},
 }
@@ -174,10 +173,15 @@ var distinctInMinMax = &check.Check{
 			Span: c.Span(), Certainty: check.Certain,
 			Message: fmt.Sprintf("DISTINCT changes nothing in %s", p.FunctionText(c)),
 			Why:     "The least and the greatest value stay the same however often they come.",
-			Mends: []check.Mend{{Title: "drop DISTINCT", Effect: check.SameRows, Edits: []text.Edit{
-				check.Replace(text.Span{Start: c.Name[0].Span.End, End: c.Args[0].Span().Start}, "(")}}},
+			Mends:   []check.Mend{dropDistinct(c, check.SameRows)},
 		})
 	},
+}
+
+// dropDistinct takes DISTINCT out of an aggregate of one argument.
+func dropDistinct(c *syntax.Call, effect check.Effect) check.Mend {
+	before := text.Span{Start: c.Name[0].Span.End, End: c.Args[0].Span().Start}
+	return check.Mend{Title: "drop DISTINCT", Effect: effect, Edits: []text.Edit{check.Replace(before, "(")}}
 }
 
 var countDistinctStar = &check.Check{
