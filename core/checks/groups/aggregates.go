@@ -228,40 +228,41 @@ var repeatedKey = &check.Check{
 }
 
 func runRepeatedKey(p *check.Pass, n syntax.Node) {
-	var keys []syntax.Expr
-	var ends []syntax.Node
+	var count int
+	var key func(i int) (x syntax.Expr, item syntax.Node)
 	verdicts := p.Check.Verdicts
 	switch n := n.(type) {
 	case *syntax.GroupBy:
 		if n.Sets {
 			return
 		}
-		for _, x := range n.Items {
-			keys, ends = append(keys, x), append(ends, x)
-		}
+		count = len(n.Items)
+		key = func(i int) (syntax.Expr, syntax.Node) { return n.Items[i], n.Items[i] }
 	case *syntax.OrderBy:
 		if _, ok := p.Parent(n).(*syntax.Query); ok {
 			verdicts = verdicts.But(check.Refused, dialect.In(dialect.SQLServer))
 		}
-		for _, item := range n.Items {
-			keys, ends = append(keys, item.X), append(ends, item)
-		}
+		count = len(n.Items)
+		key = func(i int) (syntax.Expr, syntax.Node) { return n.Items[i].X, n.Items[i] }
 	}
-	if len(keys) > 30 {
+	if count > 30 {
 		return
 	}
-	for i, x := range keys {
-		for k, y := range keys[:i] {
+	for i := range count {
+		x, item := key(i)
+		for k := range i {
+			y, first := key(k)
 			if !p.Same(x, y) || mayVary(x) {
 				continue
 			}
+			_, before := key(i - 1)
 			p.Report(check.Finding{
-				Span: ends[i].Span(), Certainty: check.Certain, Verdicts: verdicts,
+				Span: item.Span(), Certainty: check.Certain, Verdicts: verdicts,
 				Message: fmt.Sprintf("%s comes twice", p.Text(x)),
 				Why:     "The second time it makes no difference.",
-				Related: []check.Related{{Span: ends[k].Span(), Message: "the first of them"}},
+				Related: []check.Related{{Span: first.Span(), Message: "the first of them"}},
 				Mends: []check.Mend{{Title: "drop it", Effect: check.SameRows,
-					Edits: p.Remove(text.Span{Start: ends[i-1].Span().End, End: ends[i].Span().End})}},
+					Edits: p.Remove(text.Span{Start: before.Span().End, End: item.Span().End})}},
 			})
 			return
 		}

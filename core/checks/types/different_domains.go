@@ -38,8 +38,12 @@ func runDifferentDomains(p *check.Pass, n syntax.Node) {
 	if b.Op != syntax.OpEqual || p.Schema == nil {
 		return
 	}
-	x, y := keyOf(p, b.X), keyOf(p, b.Y)
-	if x == nil || y == nil || x.parent == y.parent {
+	x, ok := keyOf(p, b.X)
+	if !ok {
+		return
+	}
+	y, ok := keyOf(p, b.Y)
+	if !ok || x.parent == y.parent {
 		return
 	}
 	f := check.Finding{
@@ -51,7 +55,7 @@ func runDifferentDomains(p *check.Pass, n syntax.Node) {
 		f.Certainty = check.Possible // two tables may share a key without saying so
 	}
 	var titles []string
-	for _, side := range []struct{ of, to *key }{{x, y}, {y, x}} {
+	for _, side := range []struct{ of, to key }{{x, y}, {y, x}} {
 		column := side.of.sibling(p, side.to.parent)
 		if column == "" {
 			continue
@@ -79,28 +83,28 @@ type key struct {
 	own     bool          // those of its own table
 }
 
-func (k *key) name() string { return k.source.SchemaTable().Columns[k.column].Name }
+func (k key) name() string { return k.source.SchemaTable().Columns[k.column].Name }
 
-// keyOf tells what a column numbers, nil where the schema does not say.
-func keyOf(p *check.Pass, x syntax.Expr) *key {
-	name, ok := syntax.Unparen(x).(*syntax.Name)
-	if !ok {
-		return nil
+// keyOf tells what a column numbers; not ok where the schema does not say.
+func keyOf(p *check.Pass, x syntax.Expr) (k key, ok bool) {
+	name, isName := syntax.Unparen(x).(*syntax.Name)
+	if !isName {
+		return k, false
 	}
 	u := p.Use(name)
 	if u.Status != bind.Resolved || u.Source.SchemaTable() == nil {
-		return nil
+		return k, false
 	}
 	t := u.Source.SchemaTable()
 	column := t.Column(p.Names.String(name.Last().Sym))
 	if column < 0 {
-		return nil
+		return k, false
 	}
 	parent := numbered(p.Schema, t, column, 8)
 	if parent == nil {
-		return nil
+		return k, false
 	}
-	return &key{name, u.Source, column, parent, parent == t}
+	return key{name, u.Source, column, parent, parent == t}, true
 }
 
 // numbered follows foreign keys from a column to the table whose rows it
@@ -153,7 +157,7 @@ func soleKey(t *schema.Table) int {
 }
 
 // sibling finds the one other column of the same table that numbers a parent.
-func (k *key) sibling(p *check.Pass, parent *schema.Table) string {
+func (k key) sibling(p *check.Pass, parent *schema.Table) string {
 	t, found := k.source.SchemaTable(), ""
 	for i, c := range t.Columns {
 		if i == k.column || numbered(p.Schema, t, i, 8) != parent {
