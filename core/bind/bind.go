@@ -314,6 +314,8 @@ func (b *Binder) visit(n syntax.Node, s *Scope, v visible, at place) {
 		}
 	case *syntax.TypeName:
 		return
+	case *syntax.OuterMark:
+		s.marked = true
 	}
 	syntax.Children(n, func(c syntax.Node) { b.visit(c, s, v, at) })
 }

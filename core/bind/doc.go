@@ -7,7 +7,10 @@
 //	bind.go      the walk over a statement that makes them
 //	from.go      the sources of FROM
 //	output.go    what a query gives out
+//	passed.go    conditions that all rows of a query have met
 //	nullable.go  what can be NULL
+//	types.go     what type an expression has
+//	keys.go      what tells rows apart, and what follows from what is fixed
 //	same.go      whether two expressions are the same
 //
 // # Terms

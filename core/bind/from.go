@@ -12,6 +12,7 @@ import (
 // nearest first.
 type cteScope struct {
 	sym      syntax.Sym
+	query    *syntax.Query // nil within itself
 	columns  []output
 	complete bool
 	next     *cteScope
@@ -52,6 +53,7 @@ func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
 			*self = cteScope{sym: entry.sym, next: ctes, columns: b.take(mark), complete: len(c.Columns) > 0}
 		}
 		columns, complete := b.query(c.Query, outer, self)
+		entry.query = c.Query
 		entry.columns, entry.complete = b.rename(columns, complete, c.Columns)
 		ctes = entry
 	}
@@ -105,7 +107,7 @@ func (b *Binder) table(t syntax.TableExpr, s *Scope) {
 		columns, complete := b.query(t.Query, outer, s.ctes)
 		columns, complete = b.rename(columns, complete, t.Columns)
 		src := b.source(t, t.Alias)
-		src.Complete = complete
+		src.Complete, src.query = complete, t.Query
 		b.add(s, src, columns)
 	case *syntax.FuncTable:
 		for _, c := range t.Calls {
@@ -155,7 +157,7 @@ func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
 	if len(t.Name) == 1 {
 		if c := s.ctes.find(last.Sym); c != nil {
 			columns, complete := b.rename(b.outputs.Copy(c.columns), c.complete, t.Columns)
-			src.Complete = complete
+			src.Complete, src.query = complete, c.query
 			b.add(s, src, columns)
 			return
 		}
@@ -268,6 +270,7 @@ func (b *Binder) join(j *syntax.Join, s *Scope) {
 		makeOptional(right)
 	}
 	s.Natural = s.Natural || j.Natural
+	s.coalesced = s.coalesced || j.Type == syntax.RightJoin || j.Type == syntax.FullJoin
 	for _, id := range j.Using {
 		s.Merged = append(s.Merged, id.Sym)
 		for _, src := range s.Sources[from:] {

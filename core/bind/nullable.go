@@ -1,6 +1,12 @@
 package bind
 
-import "justlens/core/syntax"
+import (
+	"strings"
+
+	"justlens/core/dialect"
+	"justlens/core/schema"
+	"justlens/core/syntax"
+)
 
 // Answer is what is known of a question: unknown unless text and schema prove
 // yes or no.
@@ -12,12 +18,20 @@ const (
 	Yes
 )
 
-// Nullable reports whether an expression can be NULL in a row that its SELECT
-// gives out, that is, after WHERE and joins.
-func (in *Info) Nullable(x syntax.Expr) Answer { return in.nullable(x, 0) }
-
 // maxDerivation bounds how many derived tables are looked through.
 const maxDerivation = 32
+
+// Nullable reports whether an expression can be NULL where it stands: in a row
+// that its SELECT gives out, after WHERE and joins, or, within those, in a row
+// that they look at. Yes means that nothing keeps it from being NULL, not that
+// some row has one.
+func (in *Info) Nullable(x syntax.Expr) Answer { return in.nullable(x, 0) }
+
+// OutputNullable reports whether an output column of a query, numbered from 0,
+// can be NULL.
+func (in *Info) OutputNullable(q *syntax.Query, i int) Answer {
+	return in.outputNullable(q.Body, i, 0)
+}
 
 func (in *Info) nullable(x syntax.Expr, depth int) Answer {
 	if depth > maxDerivation {
@@ -25,15 +39,13 @@ func (in *Info) nullable(x syntax.Expr, depth int) Answer {
 	}
 	switch n := syntax.Unparen(x).(type) {
 	case *syntax.Literal:
-		if n.Lit == syntax.NullLiteral {
-			return Yes
-		}
-		if n.Lit == syntax.DefaultLiteral {
-			return Unknown
-		}
+		return in.nullableLiteral(n)
+	case *syntax.TypedLiteral, *syntax.Exists, *syntax.Interval:
 		return No
-	case *syntax.TypedLiteral, *syntax.Is, *syntax.Exists:
-		return No
+	case *syntax.Is:
+		if n.Test != syntax.IsOther {
+			return No
+		}
 	case *syntax.Name:
 		return in.nullableName(n, depth)
 	case *syntax.Call:
@@ -41,67 +53,375 @@ func (in *Info) nullable(x syntax.Expr, depth int) Answer {
 	case *syntax.Case:
 		return in.nullableCase(n, depth)
 	case *syntax.Cast:
-		if a := in.nullable(n.X, depth+1); a == Yes {
-			return Yes
-		}
+		return in.nullableCast(n, depth)
 	case *syntax.Collate:
 		return in.nullable(n.X, depth+1)
-	case *syntax.Binary:
-		// Division by zero is NULL on some databases: a No is not proved.
-		if in.nullable(n.X, depth+1) == Yes || in.nullable(n.Y, depth+1) == Yes {
-			if n.Op >= syntax.OpAdd && n.Op <= syntax.OpModulo {
-				return Yes
+	case *syntax.Unary:
+		if n.Op == syntax.OpNot || n.Op == syntax.OpPositive || n.Op == syntax.OpNegate && isNumber(in.Type(n.X).Class) {
+			return in.nullable(n.X, depth+1)
+		}
+	case *syntax.Between:
+		return in.allOf(depth, n.X, n.Low, n.High)
+	case *syntax.Like:
+		if n.Op == syntax.OpLike && n.Escape == nil {
+			return in.allOf(depth, n.X, n.Pattern)
+		}
+	case *syntax.In:
+		if n.Query == nil && n.Other == nil {
+			if in.nullable(n.X, depth+1) == No && in.allOf(depth, n.List...) == No {
+				return No
 			}
+		}
+	case *syntax.Binary:
+		return in.nullableBinary(n, depth)
+	case *syntax.Subquery:
+		return in.nullableSubquery(n.Query, depth)
+	}
+	return Unknown
+}
+
+func (in *Info) nullableLiteral(n *syntax.Literal) Answer {
+	switch n.Lit {
+	case syntax.NullLiteral:
+		return Yes
+	case syntax.DefaultLiteral:
+		return Unknown
+	case syntax.TextLiteral:
+		if in.Dialect == dialect.Oracle && in.Text(n) == "''" {
+			return Yes
+		}
+	}
+	return No
+}
+
+// allOf is the answer for what is NULL as soon as one part is, and only then.
+func (in *Info) allOf(depth int, parts ...syntax.Expr) Answer {
+	answer := No
+	for _, x := range parts {
+		switch in.nullable(x, depth+1) {
+		case Yes:
+			return Yes
+		case Unknown:
+			answer = Unknown
+		}
+	}
+	return answer
+}
+
+func (in *Info) nullableBinary(n *syntax.Binary, depth int) Answer {
+	if _, ok := n.Y.(*syntax.Quantified); ok {
+		return Unknown
+	}
+	switch {
+	case n.Op == syntax.OpNullSafeEqual:
+		return No
+	case n.Op.IsComparison(), n.Op == syntax.OpConcat && in.Dialect != dialect.Oracle:
+		return in.allOf(depth, n.X, n.Y)
+	case n.Op == syntax.OpAnd, n.Op == syntax.OpOr:
+		if in.allOf(depth, n.X, n.Y) == No {
+			return No
+		}
+	case n.Op == syntax.OpAdd, n.Op == syntax.OpSubtract, n.Op == syntax.OpMultiply:
+		answer := in.allOf(depth, n.X, n.Y)
+		a, b := in.Type(n.X).Class, in.Type(n.Y).Class
+		// Days may run out of the calendar, and on SQLite floats become NULL when they are no number.
+		if answer == No && (!isNumber(a) || !isNumber(b) || in.Dialect == dialect.SQLite && max(a, b) > schema.Decimal) {
+			return Unknown
+		}
+		return answer
+	case n.Op == syntax.OpDivide, n.Op == syntax.OpModulo, n.Op == syntax.OpIntegerDivide:
+		answer := in.allOf(depth, n.X, n.Y)
+		if answer == No && !(isNumber(in.Type(n.X).Class) && in.isNonzero(n.Y)) {
+			return Unknown // by zero it is NULL on some
+		}
+		return answer
+	}
+	return Unknown
+}
+
+// isNonzero reports whether an expression is a number as written, and not zero.
+func (in *Info) isNonzero(x syntax.Expr) bool {
+	n, ok := syntax.Unparen(x).(*syntax.Literal)
+	return ok && n.Lit == syntax.NumberLiteral && strings.ContainsAny(in.Text(n), "123456789") && !strings.ContainsAny(in.Text(n), "eExX")
+}
+
+func (in *Info) nullableCast(n *syntax.Cast, depth int) Answer {
+	answer := in.nullable(n.X, depth+1)
+	if answer != No {
+		return answer
+	}
+	switch in.Dialect {
+	case dialect.Postgres, dialect.SQLite, dialect.SQLServer:
+		if !n.Try {
+			return No
 		}
 	}
 	return Unknown
+}
+
+// nullableSubquery reports on a query as a value: NULL where it has no row.
+func (in *Info) nullableSubquery(q *syntax.Query, depth int) Answer {
+	sel, ok := q.Body.(*syntax.Select)
+	if !ok || len(sel.Items) != 1 || sel.GroupBy != nil || sel.Having != nil || q.Limit != nil || sel.Top != nil || sel.Qualify != nil || sel.Reshaped {
+		return Unknown
+	}
+	if !in.Aggregates(sel) {
+		if sel.From == nil && sel.Where == nil {
+			return in.nullable(sel.Items[0].X, depth+1)
+		}
+		return Unknown
+	}
+	return in.nullable(sel.Items[0].X, depth+1)
 }
 
 func (in *Info) nullableName(n *syntax.Name, depth int) Answer {
 	u := in.Use(n)
-	if u.Source == nil || u.Status != Resolved && u.Status != Assumed {
+	if u.Status == OutputAlias {
+		return in.nullable(u.Item.X, depth+1)
+	}
+	if u.Source == nil || u.Source.Scope == nil || u.Status != Resolved && u.Status != Assumed || in.isCoalesced(n, u) || u.Source.Scope.marked {
 		return Unknown
 	}
-	if in.rejectsNull(n, u) {
+	sel, _ := u.Source.Scope.Node.(*syntax.Select)
+	if sel == nil {
+		return in.ofColumn(u.Column, depth)
+	}
+	beforeGroups := sel.From != nil && in.within(n, sel.From) || sel.Where != nil && in.within(n, sel.Where)
+	if !beforeGroups && in.mayBlank(n, sel) {
+		return Unknown
+	}
+	if sel.From != nil && in.within(n, sel.From) {
+		// Where a condition of a join looks at it, it may not be filled with NULLs yet.
+		if answer := in.ofColumn(u.Column, depth); answer != No || !u.Source.Optional {
+			return answer
+		}
+		return Unknown
+	}
+	if sel.Where == nil || !in.within(n, sel.Where) {
+		is := func(m *syntax.Name) bool { return in.sameName(n, m) }
+		if in.anyPassed(sel, is) {
+			return No
+		}
+	}
+	answer := in.ofColumn(u.Column, depth)
+	if !u.Source.Optional {
+		return answer
+	}
+	if answer == No && (sel.Where == nil || !in.within(n, sel.Where)) && in.anyPassed(sel, func(m *syntax.Name) bool { return in.Use(m).Source == u.Source }) {
 		return No
 	}
-	if u.Source.Optional {
+	if answer == No {
 		return Yes
 	}
-	if u.Column == nil {
+	return answer
+}
+
+// anyPassed reports whether a condition that every row has met keeps the columns
+// for which is holds from being NULL together.
+func (in *Info) anyPassed(sel *syntax.Select, is func(*syntax.Name) bool) bool {
+	found := false
+	own := func(n *syntax.Name) bool {
+		u := in.Use(n)
+		return u.Source != nil && u.Source.Scope != nil && !in.isCoalesced(n, u) && is(n)
+	}
+	in.passed(sel, func(c syntax.Expr) { found = found || in.rejects(c, own) })
+	return found
+}
+
+// mayBlank reports whether a query may put NULL in the place of a column that it
+// gives out: in the totals of ROLLUP and its kin, and where a query that
+// aggregates no rows has a bare column.
+func (in *Info) mayBlank(n *syntax.Name, sel *syntax.Select) bool {
+	if sel.GroupBy != nil {
+		return sel.GroupBy.Sets
+	}
+	if !in.Aggregates(sel) {
+		return false
+	}
+	for p := in.Parent(n); p != nil && p != syntax.Node(sel); p = in.Parent(p) {
+		if c, ok := p.(*syntax.Call); ok && in.IsAggregate(c) {
+			return false
+		}
+	}
+	return true
+}
+
+// ofColumn reports whether a column can be NULL in the table or query it comes from.
+func (in *Info) ofColumn(c *Column, depth int) Answer {
+	if c == nil {
 		return Unknown
 	}
-	if t := u.Source.table; t != nil && u.Column.Index >= 0 && !t.IsView {
-		if t.IsRequired(u.Column.Index, in.Dialect) {
+	s := c.Source
+	switch place := s.place(c); {
+	case place < 0:
+	case s.table != nil && s.table.IsView:
+	case s.table != nil:
+		if s.table.IsRequired(place, in.Dialect) {
 			return No
 		}
 		return Yes
-	}
-	if u.Column.X != nil {
-		return in.nullable(u.Column.X, depth+1)
+	case s.query != nil:
+		return in.outputNullable(s.query.Body, place, depth+1)
 	}
 	return Unknown
 }
 
-func (in *Info) nullableCall(n *syntax.Call, depth int) Answer {
-	switch in.FunctionName(n) {
-	case "count", "row_number", "rank", "dense_rank", "ntile", "now", "current_date", "current_timestamp":
-		return No
-	case "coalesce", "ifnull", "nvl", "isnull":
-		answer := Yes
-		for _, a := range n.Args {
-			switch in.nullable(a, depth+1) {
-			case No:
+func (in *Info) outputNullable(body syntax.Body, i, depth int) Answer {
+	if depth > maxDerivation {
+		return Unknown
+	}
+	switch b := body.(type) {
+	case *syntax.Select:
+		outputs, ok := in.outputs(b)
+		switch {
+		case !ok || i >= len(outputs):
+		case outputs[i].x != nil:
+			return in.nullable(outputs[i].x, depth+1)
+		default:
+			return in.starNullable(b, outputs[i], depth)
+		}
+	case *syntax.ParenQuery:
+		return in.outputNullable(b.Query.Body, i, depth+1)
+	case *syntax.SetOp:
+		left, right := in.outputNullable(b.Left, i, depth+1), Unknown
+		if b.Op == syntax.Except {
+			return left
+		}
+		right = in.outputNullable(b.Right, i, depth+1)
+		if b.Op == syntax.Intersect {
+			if left == No || right == No {
 				return No
+			}
+			return min(left, right)
+		}
+		if left == Yes || right == Yes {
+			return Yes
+		}
+		return min(left, right)
+	case *syntax.Values:
+		answer := No
+		for _, row := range b.Rows {
+			if i >= len(row.Items) {
+				return Unknown
+			}
+			switch in.nullable(row.Items[i], depth+1) {
+			case Yes:
+				return Yes
 			case Unknown:
 				answer = Unknown
 			}
 		}
 		return answer
-	case "nullif":
-		return Yes
 	}
 	return Unknown
+}
+
+// starNullable reports on an output column that a star stands for.
+func (in *Info) starNullable(sel *syntax.Select, o position, depth int) Answer {
+	scope := in.Scope(sel)
+	if scope.marked || sel.GroupBy != nil || in.Aggregates(sel) {
+		return Unknown
+	}
+	of := func(m *syntax.Name) bool {
+		u := in.Use(m)
+		return u.Source == o.source && u.Status == Resolved && o.source.place(u.Column) == o.place
+	}
+	if in.anyPassed(sel, of) {
+		return No
+	}
+	answer := Unknown
+	switch s := o.source; {
+	case s.table != nil && s.table.IsView:
+	case s.table != nil:
+		answer = Yes
+		if s.table.IsRequired(o.place, in.Dialect) {
+			answer = No
+		}
+	case s.query != nil:
+		answer = in.outputNullable(s.query.Body, o.place, depth+1)
+	}
+	if answer == No && o.source.Optional && !in.anyPassed(sel, func(m *syntax.Name) bool { return in.Use(m).Source == o.source }) {
+		return Yes
+	}
+	return answer
+}
+
+func (in *Info) nullableCall(n *syntax.Call, depth int) Answer {
+	name := in.FunctionName(n)
+	if len(n.Name) != 1 {
+		return Unknown
+	}
+	if dialect.Function(name) == dialect.Aggregate && in.Dialect.IsAggregate(name, len(n.Args)) {
+		return in.nullableAggregate(n, name, depth)
+	}
+	switch dialect.NullsOf(name) {
+	case dialect.NeverNull:
+		return No
+	case dialect.FirstValue:
+		if in.Dialect == dialect.SQLServer && name == "isnull" || name != "isnull" {
+			answer := Yes
+			for _, a := range n.Args {
+				switch in.nullable(a, depth+1) {
+				case No:
+					return No
+				case Unknown:
+					answer = Unknown
+				}
+			}
+			return answer
+		}
+		return No // ISNULL(x) as a test
+	case dialect.MayMakeNull:
+		return Yes
+	case dialect.StrictText:
+		if in.Dialect == dialect.Oracle {
+			return Unknown // an empty text is NULL
+		}
+		return in.allOf(depth, n.Args...)
+	case dialect.StrictNumber:
+		answer := in.allOf(depth, n.Args...)
+		for _, a := range n.Args {
+			if answer == No && !isNumber(in.Type(a).Class) {
+				return Unknown
+			}
+		}
+		return answer
+	}
+	return Unknown
+}
+
+// nullableAggregate reports on an aggregate, over groups or as a window: NULL where
+// there is no value to aggregate.
+func (in *Info) nullableAggregate(n *syntax.Call, name string, depth int) Answer {
+	switch name {
+	case "count", "count_big", "total", "regr_count", "approx_count_distinct", "count_if":
+		return No
+	case "sum", "min", "max", "avg":
+	default:
+		return Unknown
+	}
+	if len(n.Args) != 1 || n.Over != nil && !(n.Over.Frame.IsEmpty() && n.Over.Name.IsZero() && n.Over.Base.IsZero()) {
+		return Unknown
+	}
+	argument := in.nullable(n.Args[0], depth+1)
+	sel := in.SelectOf(n)
+	switch {
+	case argument != No || sel == nil || n.Filter != nil:
+		if argument == Yes {
+			return Yes
+		}
+		return Unknown
+	case n.Over != nil: // the frame holds the row itself
+		return No
+	case sel.GroupBy == nil || len(sel.GroupBy.Items) == 0:
+		return Yes // of no rows
+	case sel.GroupBy.Sets:
+		return Unknown // the total of no rows
+	}
+	if !in.ownAggregate(n, in.Scope(sel)) {
+		return Unknown
+	}
+	return No
 }
 
 func (in *Info) nullableCase(n *syntax.Case, depth int) Answer {
@@ -122,34 +442,4 @@ func (in *Info) nullableCase(n *syntax.Case, depth int) Answer {
 	return answer
 }
 
-// rejectsNull reports whether a condition that every row of n's SELECT has
-// passed keeps the column from being NULL.
-func (in *Info) rejectsNull(n *syntax.Name, u *Use) bool {
-	sel, ok := u.Source.Scope.Node.(*syntax.Select)
-	if !ok || sel.Where == nil || in.within(n, sel.Where) {
-		return false
-	}
-	found := false
-	syntax.Conjuncts(sel.Where.Cond, func(c syntax.Expr) { found = found || in.passesOnlyValues(c, n) })
-	return found
-}
-
 func (in *Info) within(n, above syntax.Node) bool { return above.Span().Contains(n.Span()) }
-
-// passesOnlyValues reports whether a condition is false or unknown whenever
-// the column is NULL.
-func (in *Info) passesOnlyValues(c syntax.Expr, n *syntax.Name) bool {
-	switch c := syntax.Unparen(c).(type) {
-	case *syntax.Is:
-		return c.Test == syntax.IsNull && c.Not && in.Same(c.X, n)
-	case *syntax.Binary:
-		return c.Op.IsComparison() && (in.Same(c.X, n) || in.Same(c.Y, n))
-	case *syntax.Between:
-		return !c.Not && in.Same(c.X, n)
-	case *syntax.Like:
-		return in.Same(c.X, n)
-	case *syntax.In:
-		return in.Same(c.X, n)
-	}
-	return false
-}

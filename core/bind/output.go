@@ -128,6 +128,7 @@ func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]output, bool) {
 			b.stack = append(b.stack, output{outputSym(item), item.X})
 			continue
 		}
+		complete = complete && item.Span() == star.Span() // no EXCEPT (…) behind it
 		for _, src := range s.Sources {
 			if len(star.Qualifier) > 0 && star.Qualifier[len(star.Qualifier)-1].Sym != src.Name.Sym {
 				continue

@@ -1,6 +1,8 @@
 package bind
 
 import (
+	"slices"
+
 	"justlens/core/schema"
 	"justlens/core/slab"
 	"justlens/core/syntax"
@@ -26,6 +28,7 @@ type Source struct {
 	Scope *Scope
 
 	table *schema.Table
+	query *syntax.Query // of a derived table or common table expression
 	// names are those of the table's columns, of which Columns holds those used.
 	names   []syntax.Sym
 	columns *slab.Slab[Column]
@@ -56,6 +59,10 @@ type Scope struct {
 	Natural bool
 
 	ctes *cteScope
+	// marked tells of outer joins by Oracle's (+), of which Optional knows nothing.
+	marked bool
+	// coalesced tells that merged columns may come from the right side of a join.
+	coalesced bool
 	// aliases index the written aliases of a long select list.
 	aliases map[syntax.Sym]*syntax.SelectItem
 }
@@ -101,6 +108,29 @@ func (s *Source) column(sym syntax.Sym) *Column {
 		}
 	}
 	return nil
+}
+
+// place gives a column's place among those of the table or query behind the
+// source, -1 if it is not known.
+func (s *Source) place(c *Column) int {
+	if s.table != nil || c == nil {
+		if c == nil {
+			return -1
+		}
+		return c.Index
+	}
+	if !s.Complete {
+		return -1
+	}
+	return slices.Index(s.Columns, c)
+}
+
+// width counts the columns that place numbers.
+func (s *Source) width() int {
+	if s.table != nil {
+		return len(s.table.Columns)
+	}
+	return len(s.Columns)
 }
 
 func (s *Source) add(c Column) *Column {

@@ -99,6 +99,10 @@ const (
 	TargetBehindFrom
 	// EmptySelect: SELECT needs no list.
 	EmptySelect
+	// TruthIsNumber: a condition is 1 or 0.
+	TruthIsNumber
+	// IntegerDivision: of two integers / gives an integer.
+	IntegerDivision
 	// FoldUpper: bare names are folded to upper case.
 	FoldUpper
 )
@@ -148,6 +152,8 @@ var features = [...]Set{
 	ImplicitRecursion: In(SQLite, SQLServer, Oracle),
 	TargetBehindFrom:  In(ANSI, SQLServer),
 	EmptySelect:       In(ANSI, Postgres),
+	TruthIsNumber:     In(MySQL, MariaDB, SQLite),
+	IntegerDivision:   In(ANSI, Postgres, SQLite, SQLServer),
 	FoldUpper:         In(Oracle),
 }
 

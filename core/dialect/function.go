@@ -66,3 +66,76 @@ func (d Dialect) IsAggregate(name string, arguments int) bool {
 	}
 	return !(d == SQLite && arguments > 1 && (name == "min" || name == "max"))
 }
+
+// Result says of what type a function's result is, as far as its name tells.
+type Result uint8
+
+const (
+	GivesUnknown Result = iota
+	GivesInteger
+	GivesText
+	GivesDate
+	GivesFirst  // the type of the first argument
+	GivesCommon // the type that all arguments have in common
+	GivesSum    // a number as wide as sums and averages of the argument are
+)
+
+// ResultOf gives the type of a function's result by its name in lower case.
+func ResultOf(name string) Result {
+	switch name {
+	case "count", "count_big", "row_number", "rank", "dense_rank", "ntile", "length", "len", "char_length", "character_length",
+		"octet_length", "instr", "strpos", "position", "charindex", "locate", "ascii", "datediff", "timestampdiff",
+		"year", "month", "day", "quarter", "week", "hour", "minute", "dayofmonth", "dayofweek", "dayofyear", "weekday":
+		return GivesInteger
+	case "upper", "lower", "ucase", "lcase", "trim", "ltrim", "rtrim", "btrim", "substr", "substring", "left", "right", "concat",
+		"concat_ws", "replace", "lpad", "rpad", "reverse", "repeat", "to_char", "group_concat", "string_agg", "listagg", "initcap",
+		"date_format", "strftime", "hex", "md5", "chr", "char", "monthname", "dayname", "datename", "translate", "split_part":
+		return GivesText
+	case "date", "curdate", "current_date":
+		return GivesDate
+	case "min", "max", "nullif", "lag", "lead", "first_value", "last_value", "nth_value", "any_value":
+		return GivesFirst
+	case "coalesce", "ifnull", "nvl", "greatest", "least":
+		return GivesCommon
+	case "sum", "avg":
+		return GivesSum
+	}
+	return GivesUnknown
+}
+
+// Nulls says when a function gives NULL.
+type Nulls uint8
+
+const (
+	NullsUnknown Nulls = iota
+	// NeverNull: whatever the arguments.
+	NeverNull
+	// FirstValue: only where all arguments are NULL.
+	FirstValue
+	// MayMakeNull: of arguments that are not NULL, too.
+	MayMakeNull
+	// StrictText: where an argument is NULL, or, on Oracle, the text becomes empty.
+	StrictText
+	// StrictNumber: of numbers, where one is NULL.
+	StrictNumber
+)
+
+// NullsOf says when a function that is no aggregate gives NULL, by its name in
+// lower case.
+func NullsOf(name string) Nulls {
+	switch name {
+	case "row_number", "rank", "dense_rank", "ntile", "percent_rank", "cume_dist", "now", "getdate", "sysdatetime", "curdate",
+		"current_date", "current_time", "current_timestamp", "localtime", "localtimestamp", "grouping":
+		return NeverNull
+	case "coalesce", "ifnull", "nvl", "isnull":
+		return FirstValue
+	case "nullif", "lag", "lead":
+		return MayMakeNull
+	case "upper", "lower", "ucase", "lcase", "length", "len", "char_length", "character_length", "octet_length", "trim", "ltrim",
+		"rtrim", "replace":
+		return StrictText
+	case "abs", "ceil", "ceiling", "floor", "sign":
+		return StrictNumber
+	}
+	return NullsUnknown
+}

@@ -335,6 +335,12 @@ func (a applier) action(s text.Span) string {
 	return action
 }
 
+// TypeOf gives the type that a type's name in a statement's text src means; s may
+// be nil.
+func (s *Schema) TypeOf(n *syntax.TypeName, src []byte) Type {
+	return applier{schema: s, src: src}.typeOf(n)
+}
+
 func (a applier) typeOf(n *syntax.TypeName) Type {
 	if n == nil || len(n.Parts) == 0 {
 		return Type{}

@@ -321,11 +321,12 @@ func (p *Parser) frameBound() {
 // castCall reads CAST (x AS type) and CONVERT in its three forms: of a type
 // and a value, of a value and a type, of a value USING a character set.
 func (p *Parser) castCall(start text.Pos) Expr {
-	convert := p.atAny(word.Convert, word.TryConvert)
+	convert, try := p.atAny(word.Convert, word.TryConvert), p.atAny(word.TryCast, word.TryConvert)
 	name := p.tok
 	p.next()
 	p.next()
 	n := p.slabs.casts.New()
+	n.Try = try
 	if convert && p.typeFirst() {
 		n.Type = p.typeName()
 		p.expectKind(Comma, "a comma")
@@ -348,6 +349,7 @@ func (p *Parser) castCall(start text.Pos) Expr {
 			p.fail("AS and a type")
 		}
 		for p.tok.Kind != RightParen && !p.atEnd() {
+			n.Try = n.Try || p.at(word.Default)
 			p.next() // FORMAT '…', AT TIME ZONE, DEFAULT … ON CONVERSION ERROR, CHARSET
 		}
 	}

@@ -323,18 +323,18 @@ func (p *Parser) placeholderTable(start text.Pos) TableExpr {
 func (p *Parser) finishTable(start text.Pos, name []Ident) *TableRef {
 	t := p.slabs.tableRefs.New()
 	t.Name = name
-	p.tableSuffix()
+	p.tableSuffix(t)
 	t.As, t.Alias = p.alias(notTableAlias)
 	if !t.Alias.IsZero() && p.tok.Kind == LeftParen && p.peek(1).Kind != NumberToken {
 		t.Columns = p.identList()
 	}
-	p.tableSuffix()
+	p.tableSuffix(t)
 	t.node = p.node(start)
 	return t
 }
 
 // tableSuffix passes over sampling, hints, partitions and time travel.
-func (p *Parser) tableSuffix() {
+func (p *Parser) tableSuffix(t *TableRef) {
 	for p.word != word.NoWord {
 		switch {
 		case p.at(word.Indexed) && p.peek(1).Word() == word.By:
@@ -378,6 +378,7 @@ func (p *Parser) tableSuffix() {
 			p.skipParens()
 		case p.at(word.For) && p.peek(1).Word() == word.SystemTime:
 			p.timeTravel()
+			t.History = true
 		default:
 			return
 		}

@@ -212,6 +212,7 @@ type Cast struct {
 	X      Expr
 	Type   *TypeName
 	Format Expr
+	Try    bool // NULL where the value does not fit
 }
 
 // TypeName is a type with its arguments.

@@ -54,6 +54,7 @@ type Select struct {
 	Having     *Having
 	Windows    []*Window
 	Qualify    *Qualify
+	Reshaped   bool // CONNECT BY or MODEL makes other rows of those of FROM
 }
 
 // SelectItem is one output column. As tells whether AS is written.
@@ -142,6 +143,7 @@ type Limit struct {
 	node
 	ByLimit       bool
 	Count, Offset Expr
+	Loose         bool // PERCENT or WITH TIES is written: Count is not the number of rows
 }
 
 // SetOp is UNION, INTERSECT or EXCEPT.
@@ -206,6 +208,7 @@ type TableRef struct {
 	As      bool
 	Alias   Ident
 	Columns []Ident
+	History bool // rows of several times are read
 }
 
 // Derived is a subquery in FROM.

@@ -64,13 +64,14 @@ func (p *Parser) top() *Limit {
 	start := p.start()
 	p.next()
 	count := p.primary()
-	p.accept(word.Percent)
+	loose := p.accept(word.Percent)
 	if p.at(word.With) && p.peek(1).Word() == word.Ties {
 		p.next()
 		p.next()
+		loose = true
 	}
 	l := p.slabs.limits.New()
-	*l = Limit{node: p.node(start), Count: count}
+	*l = Limit{node: p.node(start), Count: count, Loose: loose}
 	return l
 }
 
@@ -167,11 +168,15 @@ func (p *Parser) selectClause(s *Select) bool {
 		q.node = p.node(start)
 		s.Qualify = q
 	case word.Connect, word.Start:
-		return p.hierarchy()
+		if !p.hierarchy() {
+			return false
+		}
+		s.Reshaped = true
 	case word.Model:
 		if !p.startsModel() {
 			return false
 		}
+		s.Reshaped = true
 		for !p.atEnd() && p.tok.Kind != RightParen && !(p.at(word.Order) && p.peek(1).Word() == word.By) &&
 			!p.atAny(word.Union, word.Minus, word.Intersect, word.Fetch) {
 			p.skipOne()
@@ -417,12 +422,13 @@ func (p *Parser) limit(l *Limit) *Limit {
 		if !p.atAny(word.Row, word.Rows) {
 			l.Count = p.expr()
 		}
-		p.accept(word.Percent)
+		l.Loose = p.accept(word.Percent)
 		if !p.accept(word.Row) {
 			p.expect(word.Rows)
 		}
 		if p.accept(word.With) {
 			p.expect(word.Ties)
+			l.Loose = true
 		} else {
 			p.expect(word.Only)
 		}

@@ -1,0 +1,86 @@
+package bind_test
+
+import (
+	"fmt"
+	"os"
+	"slices"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+
+	"justlens/core/bind"
+	"justlens/core/dialect"
+	"justlens/core/schema"
+	"justlens/core/syntax"
+	"justlens/demo"
+)
+
+// TestFacts reads testdata/facts.txt: a query, behind --> what is known of each of
+// its output columns (! never NULL, ? can be NULL, . not told, with the class of
+// the type), and the least sets of columns that tell its rows apart.
+func TestFacts(t *testing.T) {
+	t.Parallel()
+	data, err := os.ReadFile("testdata/facts.txt")
+	require.NoError(t, err)
+	d := dialect.Postgres
+	count := 0
+	for line := range strings.Lines(string(data)) {
+		line = strings.TrimSpace(line)
+		if name, ok := strings.CutPrefix(line, "# dialect: "); ok {
+			d, err = dialect.Parse(name)
+			require.NoError(t, err)
+		}
+		query, want, ok := strings.Cut(line+" ", " -->")
+		if !ok || strings.HasPrefix(line, "#") {
+			continue
+		}
+		count++
+		require.Equal(t, strings.TrimSpace(want), facts(t, query, d), query)
+	}
+	require.Greater(t, count, 40)
+}
+
+var classes = map[schema.Class]string{
+	schema.Unknown: "-", schema.Integer: "integer", schema.Decimal: "decimal", schema.Float: "float", schema.Text: "text", schema.Date: "date",
+	schema.Timestamp: "timestamp", schema.Interval: "interval", schema.Boolean: "boolean",
+}
+
+func facts(t *testing.T, query string, d dialect.Dialect) string {
+	tables := schema.New(nil)
+	tables.Load([]byte(demo.Schema()), d)
+	names := syntax.NewNames()
+	parser := syntax.NewParser(names)
+	parser.Reset([]byte(query), d)
+	stmt := parser.Next()
+	require.Empty(t, stmt.Errors, query)
+	binder := bind.NewBinder(names)
+	binder.Reset([]byte(query), d, tables)
+	in := binder.Bind(stmt)
+	q := stmt.Node.(*syntax.SelectStmt).Query
+	var out []string
+	width := len(q.Body.(*syntax.Select).Items)
+	for i := range width {
+		mark := map[bind.Answer]string{bind.No: "!", bind.Yes: "?", bind.Unknown: "."}[in.OutputNullable(q, i)]
+		out = append(out, classes[in.OutputType(q, i).Class]+mark)
+	}
+	var keys [][]int
+	for set := range 1 << width {
+		var columns []int
+		for i := range width {
+			if set>>i&1 != 0 {
+				columns = append(columns, i)
+			}
+		}
+		wider := func(k []int) bool {
+			return !slices.ContainsFunc(k, func(c int) bool { return !slices.Contains(columns, c) })
+		}
+		if !slices.ContainsFunc(keys, wider) && in.Apart(q, columns...) {
+			keys = append(keys, columns)
+		}
+	}
+	for _, k := range keys {
+		out = append(out, fmt.Sprint("key", k))
+	}
+	return strings.Join(out, " ")
+}

@@ -1,0 +1,659 @@
+package bind
+
+import (
+	"slices"
+
+	"justlens/core/dialect"
+	"justlens/core/schema"
+	"justlens/core/syntax"
+)
+
+// state tells what is known of a column in the rows in question.
+type state uint8
+
+const (
+	varies state = iota
+	same         // one value in all of them, NULL taken for one
+	value        // one value, and not NULL
+)
+
+// Fixed tells, of rows of a SELECT before it groups, what is one and the same in
+// all of them given that some expressions, or the row of a source, are. What
+// it affirms is proved by keys, equalities and constants; what it does not may
+// hold all the same.
+type Fixed struct {
+	in      *Info
+	sel     *syntax.Select
+	scope   *Scope
+	given   []syntax.Expr
+	columns [][]state // by source and place
+	rows    []bool    // by source
+	solid   []bool    // by source: no outer join has put NULLs in the place of its row
+	equal   []*syntax.Binary
+	using   [][2]*Column
+	outer   []*syntax.Join
+	depth   int
+}
+
+// Given tells what is fixed in the rows that agree in the expressions, NULL taken
+// for one value.
+func (in *Info) Given(sel *syntax.Select, xs ...syntax.Expr) *Fixed {
+	f := in.fixed(sel, 0)
+	for _, x := range xs {
+		f.give(x, same)
+	}
+	f.settle()
+	return f
+}
+
+// GivenRow tells what is fixed in the rows that come from one row of a source.
+func (in *Info) GivenRow(sel *syntax.Select, s *Source) *Fixed {
+	f := in.fixed(sel, 0)
+	f.fix(s.index)
+	f.settle()
+	return f
+}
+
+// Row reports whether all rows come from one row of the source, or none has any.
+func (f *Fixed) Row(s *Source) bool { return f.rows[s.index] }
+
+// Rows reports whether there is one row at most.
+func (f *Fixed) Rows() bool {
+	return !f.sel.Reshaped && !f.scope.marked && !slices.Contains(f.rows, false)
+}
+
+// Apart reports whether no two rows of a query agree in all of some output
+// columns, numbered from 0, NULL taken for one value.
+func (in *Info) Apart(q *syntax.Query, outputs ...int) bool {
+	states := make([]state, 0, 8)
+	for _, i := range outputs {
+		for len(states) <= i {
+			states = append(states, varies)
+		}
+		states[i] = same
+	}
+	return in.apart(q, states, 0)
+}
+
+// OneRow reports whether a query gives one row at most.
+func (in *Info) OneRow(q *syntax.Query) bool { return in.apart(q, nil, 0) }
+
+func (in *Info) fixed(sel *syntax.Select, depth int) *Fixed {
+	f := &Fixed{in: in, sel: sel, scope: in.Scope(sel), depth: depth}
+	f.rows, f.solid = make([]bool, len(f.scope.Sources)), make([]bool, len(f.scope.Sources))
+	f.columns = make([][]state, len(f.scope.Sources))
+	for i, s := range f.scope.Sources {
+		f.columns[i] = make([]state, s.width())
+		f.solid[i] = !s.Optional
+	}
+	in.passed(sel, f.assume)
+	if sel.From != nil {
+		for _, t := range sel.From.Tables {
+			f.joins(t)
+		}
+	}
+	return f
+}
+
+// assume takes a condition that all rows meet.
+func (f *Fixed) assume(x syntax.Expr) {
+	switch x := syntax.Unparen(x).(type) {
+	case *syntax.Binary:
+		if x.Op == syntax.OpEqual {
+			f.equal = append(f.equal, x)
+		}
+	case *syntax.Is:
+		if x.Test == syntax.IsNull && !x.Not {
+			f.give(x.X, same)
+		}
+	}
+}
+
+// joins notes what the joins of a table expression tell besides what [Info.passed]
+// does: outer joins, merged columns of inner ones, sources that give no rows.
+func (f *Fixed) joins(t syntax.TableExpr) {
+	switch t := t.(type) {
+	case *syntax.ParenTable:
+		f.joins(t.Table)
+	case *syntax.Join:
+		f.joins(t.Left)
+		f.joins(t.Right)
+		switch t.Type {
+		case syntax.LeftJoin, syntax.RightJoin, syntax.OuterApply:
+			f.outer = append(f.outer, t)
+		case syntax.SemiJoin, syntax.AntiJoin:
+			for i := range f.within(t.Right) {
+				f.rows[i] = true
+			}
+		}
+	}
+}
+
+// within gives the places of the sources that a table expression is made of.
+func (f *Fixed) within(t syntax.TableExpr) func(func(int) bool) {
+	span := t.Span()
+	return func(yield func(int) bool) {
+		for i, s := range f.scope.Sources {
+			if s.Node != nil && span.Contains(s.Node.Span()) && !yield(i) {
+				return
+			}
+		}
+	}
+}
+
+func (f *Fixed) give(x syntax.Expr, st state) {
+	if s, place, ok := f.column(x); ok {
+		f.mark(s.index, place, st)
+		return
+	}
+	f.given = append(f.given, x)
+}
+
+// column finds the column of one of the sources that an expression is.
+func (f *Fixed) column(x syntax.Expr) (*Source, int, bool) {
+	n, ok := syntax.Unparen(x).(*syntax.Name)
+	if !ok {
+		return nil, 0, false
+	}
+	u := f.in.Use(n)
+	if u.Status == OutputAlias {
+		return f.column(u.Item.X)
+	}
+	if u.Status != Resolved || u.Source.Scope != f.scope || f.in.isCoalesced(n, u) {
+		return nil, 0, false
+	}
+	place := u.Source.place(u.Column)
+	return u.Source, place, place >= 0
+}
+
+// isCoalesced reports whether a bare name means a merged column that comes from
+// either side of a join.
+func (in *Info) isCoalesced(n *syntax.Name, u *Use) bool {
+	sc := u.Source.Scope
+	return len(n.Parts) == 1 && sc.coalesced && sc.merges(n.Last().Sym)
+}
+
+func (f *Fixed) mark(source, place int, st state) bool {
+	if f.columns[source][place] >= st {
+		return false
+	}
+	f.columns[source][place] = st
+	return true
+}
+
+func (f *Fixed) fix(source int) {
+	f.rows[source] = true
+	for i := range f.columns[source] {
+		f.mark(source, i, same)
+	}
+}
+
+// settle draws every conclusion.
+func (f *Fixed) settle() {
+	for changed := true; changed; {
+		changed = false
+		for _, e := range f.equal {
+			changed = f.carry(e.X, e.Y) || changed
+			changed = f.carry(e.Y, e.X) || changed
+		}
+		for i := range f.rows {
+			if !f.rows[i] && f.alone(i) {
+				f.fix(i)
+				changed = true
+			}
+		}
+		for _, j := range f.outer {
+			changed = f.follow(j) || changed
+		}
+	}
+}
+
+// carry fixes a column that equals what is fixed.
+func (f *Fixed) carry(from, to syntax.Expr) bool {
+	s, place, ok := f.column(to)
+	return ok && f.columns[s.index][place] < value && f.Value(from) && f.in.alike(from, to) && f.mark(s.index, place, value)
+}
+
+// alone reports whether what is fixed picks one row of a source.
+func (f *Fixed) alone(i int) bool {
+	s := f.scope.Sources[i]
+	switch n := s.Node.(type) {
+	case *syntax.TableRef:
+		if n.History {
+			return false
+		}
+	case *syntax.Derived:
+		// What LATERAL gives has its keys for each row of what stands before.
+		if (n.Lateral || isApplied(f.in.Parent(n))) && slices.Contains(f.rows[:i], false) {
+			return false
+		}
+	default:
+		return false
+	}
+	if s.query != nil {
+		return s.Complete && (f.solid[i] || f.isThere(i)) && f.in.apart(s.query, f.columns[i], f.depth+1)
+	}
+	return s.table != nil && f.holdsKey(s.table, f.columns[i])
+}
+
+// isThere reports whether what is fixed tells a row of a derived table from the
+// NULLs that an outer join puts in its place.
+func (f *Fixed) isThere(i int) bool {
+	for place, st := range f.columns[i] {
+		if st == value || st == same && f.in.outputNullable(f.scope.Sources[i].query.Body, place, f.depth+1) == No {
+			return true
+		}
+	}
+	return false
+}
+
+// makeSolid marks the sources of a table expression that are there in each of its
+// rows.
+func (f *Fixed) makeSolid(t syntax.TableExpr) {
+	switch t := t.(type) {
+	case *syntax.ParenTable:
+		f.makeSolid(t.Table)
+	case *syntax.Join:
+		if t.Type != syntax.RightJoin && t.Type != syntax.FullJoin {
+			f.makeSolid(t.Left)
+		}
+		if t.Type == syntax.InnerJoin || t.Type == syntax.CrossJoin || t.Type == syntax.CrossApply || t.Type == syntax.RightJoin {
+			f.makeSolid(t.Right)
+		}
+	default:
+		for i := range f.within(t) {
+			f.solid[i] = true
+		}
+	}
+}
+
+func (f *Fixed) holdsKey(t *schema.Table, columns []state) bool {
+	fixed := func(c int) bool {
+		return columns[c] == value || columns[c] == same && t.IsRequired(c, f.in.Dialect)
+	}
+	for _, k := range t.Keys {
+		if len(k.Columns) > 0 && !slices.ContainsFunc(k.Columns, func(c int) bool { return !fixed(c) }) {
+			return true
+		}
+	}
+	for _, index := range t.Indexes {
+		if index.Unique && index.Where == "" && len(index.Parts) > 0 &&
+			!slices.ContainsFunc(index.Parts, func(p schema.IndexPart) bool { return p.Column < 0 || !fixed(p.Column) }) {
+			return true
+		}
+	}
+	return false
+}
+
+// follow looks whether the row of the preserved side of an outer join picks that
+// of the other: one row that matches, or none.
+func (f *Fixed) follow(j *syntax.Join) bool {
+	preserved, optional := j.Left, j.Right
+	if j.Type == syntax.RightJoin {
+		preserved, optional = j.Right, j.Left
+	}
+	open := false
+	for i := range f.within(optional) {
+		open = open || !f.rows[i]
+	}
+	if !open {
+		return false
+	}
+	for i := range f.within(preserved) {
+		if !f.rows[i] {
+			return false
+		}
+	}
+	// Of the rows that match, the condition holds.
+	g := *f
+	g.rows, g.solid, g.columns = slices.Clone(f.rows), slices.Clone(f.solid), make([][]state, len(f.columns))
+	for i := range f.columns {
+		g.columns[i] = slices.Clone(f.columns[i])
+	}
+	g.equal, g.given = slices.Clip(f.equal), slices.Clip(f.given)
+	g.outer = slices.DeleteFunc(slices.Clone(f.outer), func(o *syntax.Join) bool { return o == j })
+	g.makeSolid(optional)
+	syntax.Conjuncts(j.On, g.assume)
+	f.in.passedJoins(optional, g.assume)
+	g.merge(j, preserved, optional)
+	g.settle()
+	for i := range f.within(optional) {
+		if !g.rows[i] {
+			return false
+		}
+	}
+	for i := range f.within(optional) {
+		f.fix(i)
+	}
+	return true
+}
+
+// merge fixes what USING equates with columns of a side that is fixed.
+func (f *Fixed) merge(j *syntax.Join, from, to syntax.TableExpr) {
+	for _, id := range j.Using {
+		for i := range f.within(from) {
+			a := f.scope.Sources[i].column(id.Sym)
+			if a == nil {
+				continue
+			}
+			for k := range f.within(to) {
+				b := f.scope.Sources[k].column(id.Sym)
+				if b != nil && a.Source.place(a) >= 0 && b.Source.place(b) >= 0 && alikeTypes(f.in.columnType(a), f.in.columnType(b)) {
+					f.mark(k, b.Source.place(b), value)
+				}
+			}
+			break
+		}
+	}
+}
+
+// Value reports whether an expression has one value in all rows.
+func (f *Fixed) Value(x syntax.Expr) bool {
+	x = syntax.Unparen(x)
+	if s, place, ok := f.column(x); ok {
+		return f.columns[s.index][place] > varies
+	}
+	for _, g := range f.given {
+		if f.in.Same(g, x) {
+			return true
+		}
+	}
+	switch n := x.(type) {
+	case *syntax.Literal, *syntax.TypedLiteral, *syntax.Interval:
+		return true
+	case *syntax.Param:
+		return !f.in.Dialect.Has(dialect.ExecutedComments) || f.in.Src[n.Span().Start] != '@' // a variable may be set on the way
+	case *syntax.Name:
+		u := f.in.Use(n)
+		return u.Outer && (u.Status == Resolved || u.Status == Assumed)
+	case *syntax.Call:
+		if n.Over != nil || dialect.Function(f.in.FunctionName(n)) != dialect.Scalar {
+			return false
+		}
+	case *syntax.Binary:
+		if n.Op >= syntax.OpAssign {
+			return false
+		}
+	case *syntax.In:
+		if n.Query != nil || n.Other != nil {
+			return false
+		}
+	case *syntax.Unary, *syntax.Is, *syntax.Between, *syntax.Like, *syntax.Case, *syntax.Cast, *syntax.Collate, *syntax.AtZone, *syntax.Row:
+	default:
+		return false
+	}
+	ok := true
+	syntax.Children(x, func(c syntax.Node) {
+		switch c := c.(type) {
+		case syntax.Expr:
+			ok = ok && f.Value(c)
+		case *syntax.When:
+			ok = ok && f.Value(c.Cond) && f.Value(c.Then)
+		}
+	})
+	return ok
+}
+
+// apart reports whether no two rows of a query agree in the outputs that states
+// tells of.
+func (in *Info) apart(q *syntax.Query, states []state, depth int) bool {
+	if depth > maxDerivation {
+		return false
+	}
+	if q.Limit != nil && in.isOne(q.Limit) {
+		return true
+	}
+	return in.bodyApart(q.Body, states, depth)
+}
+
+func (in *Info) isOne(l *syntax.Limit) bool {
+	if l.Count == nil {
+		return false
+	}
+	n, ok := syntax.Unparen(l.Count).(*syntax.Literal)
+	return ok && !l.Loose && in.Text(n) == "1"
+}
+
+func (in *Info) bodyApart(body syntax.Body, states []state, depth int) bool {
+	switch b := body.(type) {
+	case *syntax.Select:
+		return in.selectApart(b, states, depth)
+	case *syntax.ParenQuery:
+		return in.apart(b.Query, states, depth+1)
+	case *syntax.Values:
+		return len(b.Rows) == 1
+	case *syntax.SetOp:
+		if !b.All {
+			if width := in.width(b); width > 0 && width <= len(states) && !slices.Contains(states[:width], varies) {
+				return true
+			}
+		}
+		switch b.Op {
+		case syntax.Intersect:
+			return in.bodyApart(b.Left, states, depth+1) || in.bodyApart(b.Right, states, depth+1)
+		case syntax.Except:
+			return in.bodyApart(b.Left, states, depth+1)
+		}
+	}
+	return false
+}
+
+// width counts the outputs of a query's body, 0 where they are not known.
+func (in *Info) width(body syntax.Body) int {
+	switch b := body.(type) {
+	case *syntax.Select:
+		outputs, _ := in.outputs(b)
+		return len(outputs)
+	case *syntax.SetOp:
+		return in.width(b.Left)
+	case *syntax.ParenQuery:
+		return in.width(b.Query.Body)
+	}
+	return 0
+}
+
+// position is an output column: an expression, or by a star a column of a source.
+type position struct {
+	x      syntax.Expr
+	source *Source
+	place  int
+}
+
+// outputs lists the output columns of a SELECT; ok is false where a star stands
+// for columns that are not known.
+func (in *Info) outputs(sel *syntax.Select) (list []position, ok bool) {
+	scope := in.Scope(sel)
+	for _, item := range sel.Items {
+		star, isStar := item.X.(*syntax.Star)
+		if f, isField := item.X.(*syntax.Field); isField && f.Star {
+			return nil, false
+		}
+		if !isStar {
+			list = append(list, position{x: item.X})
+			continue
+		}
+		if len(scope.Merged) > 0 || scope.Natural || item.Span() != star.Span() {
+			return nil, false
+		}
+		for _, s := range scope.Sources {
+			if len(star.Qualifier) > 0 && star.Qualifier[len(star.Qualifier)-1].Sym != s.Name.Sym {
+				continue
+			}
+			if !s.Complete {
+				return nil, false
+			}
+			for i := range s.width() {
+				list = append(list, position{source: s, place: i})
+			}
+		}
+	}
+	return list, true
+}
+
+func (in *Info) selectApart(sel *syntax.Select, states []state, depth int) bool {
+	if sel.Top != nil && in.isOne(sel.Top) {
+		return true
+	}
+	outputs, ok := in.outputs(sel)
+	if !ok {
+		return false
+	}
+	at := func(i int) state {
+		if i < len(states) {
+			return states[i]
+		}
+		return varies
+	}
+	if sel.Distinct && len(sel.DistinctOn) == 0 && len(states) >= len(outputs) && !slices.Contains(states[:len(outputs)], varies) {
+		return true
+	}
+	for _, o := range outputs {
+		if o.x != nil && in.mayRepeat(o.x) {
+			return false
+		}
+	}
+	f := in.fixed(sel, depth)
+	for i, o := range outputs {
+		switch {
+		case at(i) == varies:
+		case o.x != nil:
+			f.give(o.x, at(i))
+		default:
+			f.mark(o.source.index, o.place, at(i))
+		}
+	}
+	f.settle()
+	if len(sel.DistinctOn) > 0 && !slices.ContainsFunc(sel.DistinctOn, func(x syntax.Expr) bool { return !f.Value(x) }) {
+		return true
+	}
+	if sel.GroupBy != nil {
+		return !sel.GroupBy.Sets && !sel.GroupBy.All &&
+			!slices.ContainsFunc(sel.GroupBy.Items, func(x syntax.Expr) bool { return !f.groupKey(x) })
+	}
+	if in.Aggregates(sel) {
+		return true
+	}
+	for i, o := range outputs {
+		if at(i) > varies && o.x != nil && in.numbersRows(o.x, f) {
+			return true
+		}
+	}
+	return f.Rows()
+}
+
+// groupKey reports whether a key of GROUP BY, or what its position names, is fixed.
+func (f *Fixed) groupKey(x syntax.Expr) bool {
+	if n, ok := syntax.Unparen(x).(*syntax.Literal); ok && n.Lit == syntax.NumberLiteral {
+		i := 0
+		for _, c := range f.in.Text(n) {
+			if c < '0' || c > '9' || i > 1000 {
+				return false
+			}
+			i = 10*i + int(c-'0')
+		}
+		return i > 0 && i <= len(f.sel.Items) && f.Value(f.sel.Items[i-1].X)
+	}
+	if n, ok := syntax.Unparen(x).(*syntax.Name); ok {
+		if u := f.in.Use(n); u.Status == OutputAlias {
+			return f.Value(u.Item.X)
+		}
+	}
+	return f.Value(x)
+}
+
+// numbersRows reports whether an output is ROW_NUMBER() over a partition that is
+// fixed: then it tells the rows apart.
+func (in *Info) numbersRows(x syntax.Expr, f *Fixed) bool {
+	c, ok := syntax.Unparen(x).(*syntax.Call)
+	return ok && c.Over != nil && c.Over.Name.IsZero() && c.Over.Base.IsZero() && in.FunctionName(c) == "row_number" &&
+		!slices.ContainsFunc(c.Over.Partition, func(x syntax.Expr) bool { return !f.Value(x) })
+}
+
+// mayRepeat reports whether an output may give several rows for one, as functions
+// that return sets do.
+func (in *Info) mayRepeat(x syntax.Expr) bool {
+	found := false
+	syntax.Inspect(x, func(n syntax.Node) bool {
+		if c, ok := n.(*syntax.Call); ok && dialect.Function(in.FunctionName(c)) == dialect.UnknownFunction {
+			found = true
+		}
+		_, query := n.(*syntax.Query)
+		return !query && !found
+	})
+	return found
+}
+
+// Aggregates reports whether the select list or HAVING of a SELECT aggregates its
+// rows; an aggregate over columns of a query around it is not its own.
+func (in *Info) Aggregates(sel *syntax.Select) bool {
+	found := false
+	look := func(n syntax.Node) bool {
+		switch n := n.(type) {
+		case *syntax.Query:
+			return false
+		case *syntax.Call:
+			if in.IsAggregate(n) {
+				found = found || in.ownAggregate(n, in.Scope(sel))
+				return false
+			}
+		}
+		return !found
+	}
+	for _, item := range sel.Items {
+		syntax.Inspect(item.X, look)
+	}
+	if sel.Having != nil {
+		syntax.Inspect(sel.Having.Cond, look)
+	}
+	return found
+}
+
+func (in *Info) ownAggregate(c *syntax.Call, scope *Scope) bool {
+	names, own := 0, false
+	syntax.Inspect(c, func(n syntax.Node) bool {
+		if name, ok := n.(*syntax.Name); ok {
+			names++
+			u := in.Use(name)
+			own = own || u.Scope == scope && !u.Outer
+		}
+		return true
+	})
+	return own || names == 0
+}
+
+// alike reports whether equality of two expressions lets the value of one pick that
+// of the other: not where the database converts one, nor under different collations.
+func (in *Info) alike(from, to syntax.Expr) bool {
+	target := in.Type(to)
+	switch n := syntax.Unparen(from).(type) {
+	case *syntax.Param:
+		return true
+	case *syntax.Literal:
+		if n.Lit == syntax.TextLiteral {
+			return target.Class != schema.Unknown
+		}
+	}
+	a, b := in.columnOf(from), in.columnOf(to)
+	if target.Class == schema.Text && a == nil {
+		return false // of a collation that is not known
+	}
+	if a != nil && b != nil && a.Collation != b.Collation {
+		return false
+	}
+	return alikeTypes(in.Type(from), target)
+}
+
+func alikeTypes(a, b schema.Type) bool {
+	number := func(c schema.Class) bool { return c == schema.Integer || c == schema.Decimal }
+	switch {
+	case a.Class == schema.Unknown || b.Class == schema.Unknown:
+		return false
+	case number(a.Class) && number(b.Class):
+		return true
+	case a.Class == schema.Date && b.Class == schema.Timestamp, a.Class == schema.Timestamp && b.Class == schema.Date:
+		return true
+	case a.Class == schema.Other:
+		return b.Class == schema.Other && a.Name == b.Name
+	}
+	return a.Class == b.Class
+}
