@@ -154,3 +154,22 @@ func (in *Info) OwnQuery(s *syntax.Select) *syntax.Query {
 
 // SchemaTable gives the schema's table behind a source, nil if there is none.
 func (s *Source) SchemaTable() *schema.Table { return s.table }
+
+// Origin gives the expression of the derived table or common table expression
+// that a column comes from, nil if it comes from no single one.
+func (in *Info) Origin(n *syntax.Name) syntax.Expr {
+	u := in.Use(n)
+	if u.Status != Resolved || u.Source.query == nil {
+		return nil
+	}
+	sel, ok := u.Source.query.Body.(*syntax.Select)
+	place := u.Source.place(u.Column)
+	if !ok || place < 0 {
+		return nil
+	}
+	outputs, ok := in.outputs(sel)
+	if !ok || place >= len(outputs) {
+		return nil
+	}
+	return outputs[place].x
+}

@@ -46,10 +46,28 @@ func (in *Info) Given(sel *syntax.Select, xs ...syntax.Expr) *Fixed {
 	return f
 }
 
-// GivenRow tells what is fixed in the rows that come from one row of a source.
-func (in *Info) GivenRow(sel *syntax.Select, s *Source) *Fixed {
+// GivenRows tells what is fixed in the rows that come from one row of each of some
+// sources, and agree in the expressions.
+func (in *Info) GivenRows(sel *syntax.Select, sources []*Source, xs ...syntax.Expr) *Fixed {
 	f := in.fixed(sel, 0)
-	f.fix(s.index)
+	for _, s := range sources {
+		f.fix(s.index)
+		f.solid[s.index] = true
+		// A row of an optional side is there only where the join's condition holds.
+		for _, j := range f.outer {
+			optional := j.Right
+			if j.Type == syntax.RightJoin {
+				optional = j.Left
+			}
+			if optional.Span().Contains(s.Node.Span()) {
+				syntax.Conjuncts(j.On, f.assume)
+				in.passedJoins(optional, f.assume)
+			}
+		}
+	}
+	for _, x := range xs {
+		f.give(x, same)
+	}
 	f.settle()
 	return f
 }

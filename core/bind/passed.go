@@ -106,3 +106,9 @@ func strict(x syntax.Expr, is func(*syntax.Name) bool) bool {
 	}
 	return false
 }
+
+// IsThere reports whether the conditions of a SELECT keep an outer join from
+// filling a source with NULLs.
+func (in *Info) IsThere(sel *syntax.Select, s *Source) bool {
+	return !s.Optional || in.anyPassed(sel, func(n *syntax.Name) bool { return in.Use(n).Source == s })
+}

@@ -2,6 +2,7 @@ package check
 
 import (
 	"sort"
+	"strings"
 
 	"justlens/core/syntax"
 	"justlens/core/text"
@@ -167,4 +168,17 @@ func (p *Pass) Guarded(n syntax.Node, condition string) string {
 		return "(" + condition + ")"
 	}
 	return condition
+}
+
+// EditedText gives the text of a node after edits inside it, in their order.
+func (p *Pass) EditedText(n syntax.Node, edits []text.Edit) string {
+	var b strings.Builder
+	at := n.Span().Start
+	for _, e := range edits {
+		b.Write(p.Src[at:e.Span.Start])
+		b.WriteString(e.Text)
+		at = e.Span.End
+	}
+	b.Write(p.Src[at:n.Span().End])
+	return b.String()
 }

@@ -53,16 +53,21 @@ func TestEveryCheckHasCases(t *testing.T) {
 }
 
 // caseOptions reads the first line: `-- dialect: postgres`, or postgres@14, with `, no schema`
-// behind it where the demo's tables are not to be known.
+// behind it where the demo's tables are not to be known, and `, possible` where
+// findings of that certainty count.
 func caseOptions(t *testing.T, src []byte) review.Options {
 	t.Helper()
 	head, _, _ := bytes.Cut(src, []byte("\n"))
 	setting, ok := strings.CutPrefix(string(head), "-- dialect: ")
 	require.True(t, ok, "the first line names the dialect")
+	setting, possible := strings.CutSuffix(setting, ", possible")
 	name, bare := strings.CutSuffix(setting, ", no schema")
 	d, v, err := dialect.ParseWithVersion(name)
 	require.NoError(t, err)
 	o := review.Options{Dialect: d, Version: v, Certainty: check.Likely, Checks: checks.All()}
+	if possible {
+		o.Certainty = check.Possible
+	}
 	if !bare {
 		o.Schema = schema.New(nil)
 		o.Schema.SetWhole()

@@ -16,7 +16,7 @@ import (
 // reviewed gives the findings of one check on an example.
 func reviewed(t *testing.T, c *check.Check, e check.Example, query string) []review.Finding {
 	t.Helper()
-	o := review.Options{Dialect: e.Dialect, Version: e.Version, Checks: []*check.Check{c}, Certainty: check.Likely}
+	o := review.Options{Dialect: e.Dialect, Version: e.Version, Checks: []*check.Check{c}, Certainty: check.Possible}
 	if !e.NoSchema {
 		o.Schema = schema.New(nil)
 		o.Schema.SetWhole()

@@ -1,0 +1,127 @@
+package groups
+
+import (
+	"fmt"
+	"slices"
+	"strings"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var fanOut = &check.Check{
+	ID:    "group.fan-out",
+	Title: "values added up once for every row they are joined to",
+	Doc: "A join gives a row for each pair that meets. Where one row of a table meets several of another, its values come several times, and SUM, " +
+		"AVG and COUNT take them all. Two lists that hang on one parent multiply each other in the same way. Aggregate before the join, in a " +
+		"derived table.",
+	Verdicts: check.Everywhere(check.Wrong),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Bad:  "SELECT SUM(h.frame_count) AS frames FROM hives AS h JOIN harvests AS g ON g.hive_id = h.hive_id",
+		Good: "SELECT SUM(h.frame_count) AS frames FROM hives AS h WHERE EXISTS (SELECT 1 FROM harvests AS g WHERE g.hive_id = h.hive_id)",
+		Near: []string{
+			"SELECT SUM(g.weight_kg) AS kg FROM hives AS h JOIN harvests AS g ON g.hive_id = h.hive_id",
+			"SELECT MAX(h.frame_count) AS most FROM hives AS h JOIN harvests AS g ON g.hive_id = h.hive_id",
+			"SELECT SUM(h.frame_count) AS frames FROM hives AS h JOIN apiaries AS a ON a.apiary_id = h.apiary_id",
+			"SELECT g.harvest_id, SUM(h.frame_count) AS frames FROM hives AS h JOIN harvests AS g ON g.hive_id = h.hive_id GROUP BY g.harvest_id",
+			"SELECT COUNT(*) AS harvests FROM hives AS h JOIN harvests AS g ON g.hive_id = h.hive_id",
+		},
+	}, {
+		Bad: "SELECT h.hive_id, SUM(g.weight_kg) AS kg, COUNT(DISTINCT i.inspection_id) AS visits FROM hives AS h LEFT JOIN harvests AS g ON g.hive_id = h.hive_id " +
+			"LEFT JOIN inspections AS i ON i.hive_id = h.hive_id GROUP BY h.hive_id",
+		Near: []string{
+			"SELECT h.hive_id, SUM(g.weight_kg) AS kg FROM hives AS h LEFT JOIN harvests AS g ON g.hive_id = h.hive_id LEFT JOIN queens AS q ON q.queen_id = h.queen_id GROUP BY h.hive_id",
+		},
+	}, {
+		Bad:  "SELECT h.apiary_id, COUNT(h.hive_id) AS hives FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id GROUP BY h.apiary_id",
+		Good: "SELECT h.apiary_id, COUNT(DISTINCT h.hive_id) AS hives FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id GROUP BY h.apiary_id",
+	}},
+	Kinds: syntax.Kinds(syntax.KindSelect),
+	Run:   runFanOut,
+}
+
+func runFanOut(p *check.Pass, n syntax.Node) {
+	sel := n.(*syntax.Select)
+	scope := p.Scope(sel)
+	if scope == nil || len(scope.Sources) < 2 || scope.Natural || sel.Reshaped || p.Schema == nil {
+		return
+	}
+	var keys []syntax.Expr
+	asked, told := false, false
+	aggregatesOf(p, sel, func(c *syntax.Call) {
+		name := p.FunctionName(c)
+		if c.Distinct || len(c.Args) != 1 || name != "sum" && name != "avg" && name != "count" {
+			return
+		}
+		sources, ok := sourcesIn(p, scope, c.Args[0])
+		if !ok || len(sources) == 0 || len(sources) == len(scope.Sources) {
+			return
+		}
+		for _, s := range sources {
+			if !isKnown(s) {
+				return
+			}
+		}
+		if !asked {
+			keys, told = plainKeys(p, sel)
+			asked = true
+		}
+		if told {
+			reportFanOut(p, sel, c, sources, keys)
+		}
+	})
+}
+
+func reportFanOut(p *check.Pass, sel *syntax.Select, c *syntax.Call, sources []*bind.Source, keys []syntax.Expr) {
+	fixed := p.GivenRows(sel, sources, keys...)
+	var many *bind.Source
+	certainty := check.Likely
+	for _, s := range p.Scope(sel).Sources {
+		if fixed.Row(s) {
+			continue
+		}
+		t := tiesOf(p, sel, s)
+		if !isKnown(s) || !t.equal || t.other {
+			certainty = check.Possible // a condition may pick one row of several
+		}
+		if many == nil {
+			many = s
+		}
+	}
+	if many == nil || p.FunctionName(c) == "count" && many.Optional && sel.GroupBy != nil {
+		return // of COUNT over an outer join group.count-outer-join tells
+	}
+	var names []string
+	for _, s := range sources {
+		names = append(names, p.Ident(s.Name))
+	}
+	name, argument := p.FunctionName(c), c.Args[0]
+	f := check.Finding{
+		Span: c.Span(), Context: sel.Span(), Certainty: certainty,
+		Message: fmt.Sprintf("%s takes each row of %s once for every row of %s that it is joined to", p.Text(c), strings.Join(names, " and "), p.Ident(many.Name)),
+		Why:     "One row meets several there, and its value comes as often.",
+		Related: []check.Related{{Span: many.Node.Span(), Message: "several rows of it meet one"}},
+		Mends: []check.Mend{{Title: fmt.Sprintf("aggregate %s before the join, in a derived table of one row for each key", p.Ident(many.Name)),
+			Effect: check.ByHand}},
+	}
+	if name == "count" {
+		key, isName := syntax.Unparen(argument).(*syntax.Name)
+		if !isName || !isKey(p, key) {
+			f.Certainty = check.Possible // it may be meant to count the pairs
+		} else {
+			f.Mends = slices.Insert(f.Mends, 0, check.Mend{Title: "count each of them once", Effect: check.NewRows,
+				Edits: []text.Edit{check.Insert(argument.Span().Start, p.Word(c.Span().Start, "DISTINCT")+" ")}})
+		}
+	}
+	p.Report(f)
+}
+
+// isKey reports whether a column alone tells the rows of its table apart.
+func isKey(p *check.Pass, n *syntax.Name) bool {
+	u := p.Use(n)
+	t := u.Source.SchemaTable()
+	return t != nil && u.Column.Index >= 0 && t.IsUnique([]int{u.Column.Index})
+}

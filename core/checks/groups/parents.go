@@ -1,0 +1,271 @@
+package groups
+
+import (
+	"fmt"
+	"strings"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var countOuterJoin = &check.Check{
+	ID:    "group.count-outer-join",
+	Title: "parents without children counted as one",
+	Doc: "An outer join gives a parent without children one row, with NULLs in the place of the child. COUNT(*) counts that row, and so does COUNT of " +
+		"a column of the parent; COUNT of the child's key does not.",
+	Verdicts: check.Everywhere(check.Wrong),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Bad:  "SELECT a.name, COUNT(*) AS hives FROM apiaries AS a LEFT JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.name",
+		Good: "SELECT a.name, COUNT(h.hive_id) AS hives FROM apiaries AS a LEFT JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.name",
+		Near: []string{
+			"SELECT a.name, COUNT(h.hive_id) AS hives FROM apiaries AS a LEFT JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.name",
+			"SELECT a.name, COUNT(*) AS hives FROM apiaries AS a JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.name",
+			"SELECT h.apiary_id, COUNT(*) AS hives FROM hives AS h LEFT JOIN queens AS q ON q.queen_id = h.queen_id GROUP BY h.apiary_id",
+			"SELECT a.name, COUNT(*) AS hives FROM apiaries AS a LEFT JOIN hives AS h ON h.apiary_id = a.apiary_id WHERE h.frame_count > 8 GROUP BY a.name",
+			"SELECT a.name FROM apiaries AS a LEFT JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.name HAVING COUNT(*) > 1",
+		},
+	}, {
+		Bad:  "SELECT a.name, COUNT(a.apiary_id) AS hives FROM apiaries AS a LEFT JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.name",
+		Good: "SELECT a.name, COUNT(h.hive_id) AS hives FROM apiaries AS a LEFT JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.name",
+	}},
+	Kinds: syntax.Kinds(syntax.KindSelect),
+	Run:   runCountOuterJoin,
+}
+
+func runCountOuterJoin(p *check.Pass, n syntax.Node) {
+	sel := n.(*syntax.Select)
+	scope := p.Scope(sel)
+	if sel.GroupBy == nil || scope == nil || len(scope.Sources) < 2 || scope.Natural || p.Schema == nil {
+		return
+	}
+	var optional, preserved []*bind.Source
+	for _, s := range scope.Sources {
+		if s.Optional {
+			optional = append(optional, s)
+		} else {
+			preserved = append(preserved, s)
+		}
+	}
+	if len(optional) == 0 || len(preserved) == 0 {
+		return
+	}
+	keys, ok := plainKeys(p, sel)
+	if !ok {
+		return
+	}
+	for _, k := range keys {
+		sources, ok := sourcesIn(p, scope, k)
+		if _, literal := syntax.Unparen(k).(*syntax.Literal); literal {
+			continue
+		}
+		for _, s := range sources {
+			ok = ok && !s.Optional
+		}
+		if !ok {
+			return // groups of what is not there are a group of their own
+		}
+	}
+	var children []*bind.Source
+	fixed := p.GivenRows(sel, preserved)
+	for _, s := range optional {
+		if !fixed.Row(s) {
+			children = append(children, s)
+		}
+		if p.IsThere(sel, s) {
+			return
+		}
+	}
+	if len(children) == 0 || !isKnown(children[0]) {
+		return
+	}
+	aggregatesOf(p, sel, func(c *syntax.Call) {
+		if countsAllRows(p, scope, c) && !countsFromTwo(p, c) {
+			reportCountOuterJoin(p, sel, c, children)
+		}
+	})
+}
+
+// countsAllRows reports whether a call counts rows whatever an outer join found:
+// COUNT(*), COUNT(1), COUNT of a preserved column that is never NULL.
+func countsAllRows(p *check.Pass, scope *bind.Scope, c *syntax.Call) bool {
+	if p.FunctionName(c) != "count" || c.Distinct || c.Filter != nil {
+		return false
+	}
+	if c.Star {
+		return true
+	}
+	if len(c.Args) != 1 {
+		return false
+	}
+	switch x := syntax.Unparen(c.Args[0]).(type) {
+	case *syntax.Literal:
+		return x.Lit != syntax.NullLiteral
+	case *syntax.Name:
+		u := p.Use(x)
+		return u.Status == bind.Resolved && u.Source.Scope == scope && !u.Source.Optional && len(x.Parts) > 1 && p.Nullable(x) == bind.No
+	}
+	return false
+}
+
+// countsFromTwo reports whether a count is only compared so that one row and none
+// make no difference: COUNT(*) > 1.
+func countsFromTwo(p *check.Pass, c *syntax.Call) bool {
+	b, ok := p.Above(c).(*syntax.Binary)
+	if !ok || syntax.Unparen(b.X) != syntax.Expr(c) {
+		return false
+	}
+	n, ok := syntax.Unparen(b.Y).(*syntax.Literal)
+	if !ok {
+		return false
+	}
+	value, ok := p.Position(n)
+	switch b.Op {
+	case syntax.OpGreater, syntax.OpLessEqual:
+		return ok && value >= 1
+	case syntax.OpGreaterEqual, syntax.OpEqual, syntax.OpLess:
+		return ok && value >= 2
+	}
+	return false
+}
+
+func reportCountOuterJoin(p *check.Pass, sel *syntax.Select, c *syntax.Call, children []*bind.Source) {
+	child := p.Ident(children[0].Name)
+	f := check.Finding{
+		Span: c.Span(), Context: sel.Span(), Certainty: check.Likely,
+		Message: fmt.Sprintf("%s is 1 where there is no row of %s", p.Text(c), child),
+		Why:     "The outer join keeps a parent without children as one row, and that row is counted.",
+		Related: []check.Related{{Span: children[0].Node.Span(), Message: "NULL in the place of what is not there"}},
+	}
+	key := keyColumn(p, children[0])
+	if len(children) > 1 || key == "" {
+		f.Mends = []check.Mend{{Title: "count a column of the optional side that is never NULL", Effect: check.ByHand}}
+	} else {
+		span := text.Span{Start: c.Name[0].Span.End, End: c.Span().End}
+		f.Mends = []check.Mend{{Title: fmt.Sprintf("count %s", key), Effect: check.NewRows, Edits: []text.Edit{check.Replace(span, "("+key+")")}}}
+	}
+	p.Report(f)
+}
+
+var innerLosesParents = &check.Check{
+	ID:    "group.inner-loses-parents",
+	Title: "a count per parent that leaves out those without children",
+	Doc: "An inner join gives no row for a parent without children, so a list of parents with the number of their children has none with zero. An " +
+		"outer join keeps them, and COUNT of the child's key gives 0.",
+	Verdicts: check.Everywhere(check.Wrong),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Bad:  "SELECT a.apiary_id, a.name, COUNT(*) AS hives FROM apiaries AS a JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.apiary_id, a.name",
+		Good: "SELECT a.apiary_id, a.name, COUNT(h.hive_id) AS hives FROM apiaries AS a LEFT JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.apiary_id, a.name",
+		Near: []string{
+			"SELECT a.apiary_id, a.name, COUNT(*) AS hives FROM apiaries AS a JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.apiary_id, a.name HAVING COUNT(*) > 2",
+			"SELECT a.apiary_id, a.name, COUNT(*) AS hives FROM apiaries AS a JOIN hives AS h ON h.apiary_id = a.apiary_id WHERE h.frame_count > 8 GROUP BY a.apiary_id, a.name",
+			"SELECT h.apiary_id, COUNT(*) AS hives FROM apiaries AS a JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY h.apiary_id",
+			"SELECT a.apiary_id, a.name, MAX(h.frame_count) AS most FROM apiaries AS a JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.apiary_id, a.name",
+		},
+	}},
+	Kinds: syntax.Kinds(syntax.KindSelect),
+	Run:   runInnerLosesParents,
+}
+
+func runInnerLosesParents(p *check.Pass, n syntax.Node) {
+	sel := n.(*syntax.Select)
+	scope := p.Scope(sel)
+	if sel.GroupBy == nil || sel.Having != nil || sel.Where != nil || scope == nil || len(scope.Sources) != 2 || sel.From == nil || len(sel.From.Tables) != 1 {
+		return
+	}
+	j, ok := sel.From.Tables[0].(*syntax.Join)
+	if !ok || j.Type != syntax.InnerJoin || j.On == nil {
+		return
+	}
+	keys, ok := plainKeys(p, sel)
+	if !ok || len(keys) == 0 {
+		return
+	}
+	fixed := p.Given(sel, keys...)
+	parent, child := scope.Sources[0], scope.Sources[1]
+	if !fixed.Row(parent) {
+		parent, child = child, parent
+	}
+	if !fixed.Row(parent) || fixed.Row(child) || !isKnown(child) || !keyedBy(p, keys, parent) {
+		return
+	}
+	aggregatesOf(p, sel, func(c *syntax.Call) {
+		item, ok := p.Above(c).(*syntax.SelectItem)
+		if !ok || p.FunctionName(c) != "count" {
+			return
+		}
+		title := fmt.Sprintf("keep them by LEFT JOIN from %s", p.Ident(parent.Name))
+		if key := keyColumn(p, child); key != "" {
+			title += ", and count " + key
+		}
+		p.Report(check.Finding{
+			Span: item.Span(), Context: sel.Span(), Certainty: check.Possible,
+			Message: fmt.Sprintf("rows of %s without any of %s are left out, not counted 0", p.Ident(parent.Name), p.Ident(child.Name)),
+			Why:     "The inner join gives no row for them.",
+			Related: []check.Related{{Span: j.OpSpan, Message: "an inner join"}},
+			Mends:   []check.Mend{{Title: title, Effect: check.ByHand}},
+		})
+	})
+}
+
+// keyedBy reports whether the keys name a key column of the source itself.
+func keyedBy(p *check.Pass, keys []syntax.Expr, s *bind.Source) bool {
+	for _, k := range keys {
+		if n, ok := syntax.Unparen(k).(*syntax.Name); ok && p.Use(n).Source == s && p.Use(n).Status == bind.Resolved && isKey(p, n) {
+			return true
+		}
+	}
+	return false
+}
+
+var countNullable = &check.Check{
+	ID:    "group.count-nullable",
+	Title: "a count of rows that leaves out NULLs",
+	Doc: "COUNT(column) counts the rows in which the column is not NULL. Where its name says that rows are counted, COUNT(*) is meant, unless the " +
+		"column cannot be NULL.",
+	Verdicts: check.Everywhere(check.Wrong),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Bad:  "SELECT hive_id, COUNT(mites) AS inspections FROM inspections GROUP BY hive_id",
+		Good: "SELECT hive_id, COUNT(*) AS inspections FROM inspections GROUP BY hive_id",
+		Near: []string{
+			"SELECT hive_id, COUNT(temper) AS inspections FROM inspections GROUP BY hive_id",
+			"SELECT hive_id, COUNT(mites) AS mite_counts FROM inspections GROUP BY hive_id",
+			"SELECT hive_id, COUNT(mites) AS inspections FROM inspections WHERE mites IS NOT NULL GROUP BY hive_id",
+		},
+	}},
+	Kinds: syntax.Kinds(syntax.KindSelectItem),
+	Run:   runCountNullable,
+}
+
+func runCountNullable(p *check.Pass, n syntax.Node) {
+	item := n.(*syntax.SelectItem)
+	c, ok := item.X.(*syntax.Call)
+	if !ok || item.Alias.IsZero() || !p.IsAggregate(c) || p.FunctionName(c) != "count" || c.Distinct || c.Filter != nil || len(c.Args) != 1 {
+		return
+	}
+	name, ok := syntax.Unparen(c.Args[0]).(*syntax.Name)
+	if !ok {
+		return
+	}
+	u := p.Use(name)
+	if u.Status != bind.Resolved || u.Source.Optional || u.Source.SchemaTable() == nil || p.Nullable(name) != bind.Yes {
+		return
+	}
+	alias, table := p.Names.String(item.Alias.Sym), strings.ToLower(u.Source.SchemaTable().Name)
+	switch alias {
+	case table, strings.TrimSuffix(table, "s") + "_count", table + "_count", "rows", "row_count", "number_of_" + table, "n_" + table:
+	default:
+		return
+	}
+	p.Report(check.Finding{
+		Span: c.Span(), Certainty: check.Possible,
+		Message: fmt.Sprintf("%s leaves out the rows in which %s is NULL", p.Text(c), p.Text(name)),
+		Why:     fmt.Sprintf("The name %s says that rows are counted.", p.Ident(item.Alias)),
+		Mends: []check.Mend{{Title: "count the rows", Effect: check.NewRows,
+			Edits: []text.Edit{check.Replace(text.Span{Start: c.Name[0].Span.End, End: c.Span().End}, "(*)")}}},
+	})
+}
