@@ -101,7 +101,7 @@ func tryMends(t *testing.T, s *server, query string, found []review.Finding) {
 			require.NoError(t, err)
 			after, err := s.rows(string(mended))
 			require.NoError(t, err, "the mend %q of %s on %s: %s", m.Title, f.Check.ID, s.dialect, mended)
-			if m.Effect == check.SameRows && !refused {
+			if varies := containsAny(strings.ToUpper(query), []string{"RANDOM()", "NOW()"}); m.Effect == check.SameRows && !refused && !varies {
 				require.Equal(t, before, after, "the mend %q of %s on %s changes the rows: %s", m.Title, f.Check.ID, s.dialect, mended)
 			}
 		}

@@ -62,6 +62,8 @@ func kindOf(id string) string {
 		return "aggregate"
 	case "clause.window-outside":
 		return "window"
+	case "name.case-folding", "name.double-quoted-text":
+		return "name"
 	case "name.derived-without-alias":
 		return "alias"
 	case "name.duplicate-output":
@@ -108,7 +110,7 @@ var postgresReasons = []saying{
 var mariadbReasons = []saying{
 	{"1054 Unknown column '2'", "width"}, {"1054 Unknown column '3'", "width"}, {"in 'HAVING'", "name grouping"},
 	{"1054 Unknown column 'justlens_claims.", "grouping"}, {"1054", "name"}, {"1051", "name"}, {"1109", "name"}, {"1247", "name"}, {"4009", "name"},
-	{"1052", "ambiguous"}, {"1146", "table"}, {"1066", "doubled"}, {"4004", "doubled"}, {"1463", "grouping"}, {"1111", "aggregate"}, {"1056", "aggregate"},
+	{"1052", "ambiguous"}, {"1146", "table name"}, {"1066", "doubled"}, {"4004", "doubled"}, {"1463", "grouping"}, {"1111", "aggregate"}, {"1056", "aggregate"},
 	{"4014", "aggregate"}, {"4015", "window"}, {"4016", "window"}, {"1241", "width"}, {"1222", "width"}, {"4002", "width"}, {"4078", "width"},
 	{"1248", "alias"}, {"1060", "columns"}, {"1221", "syntax"}, {"1064", "syntax alias"},
 }

@@ -313,3 +313,18 @@ SELECT buyer_id, buyer_id, COUNT(*) AS n FROM sales GROUP BY buyer_id, buyer_id 
 SELECT buyer_id FROM sales GROUP BY buyer_id
 SELECT COUNT(*) FROM buyers GROUP BY 'name'
 SELECT buyer_id, COUNT(*) FROM sales GROUP BY 1
+SELECT d.max FROM (SELECT MAX(frame_count) FROM hives) AS d
+SELECT max + 1 AS n FROM (SELECT MAX(frame_count) FROM hives) AS d
+SELECT d.min FROM (SELECT MAX(frame_count) FROM hives) AS d
+SELECT d.coalesce FROM (SELECT COALESCE(moved_on, NULL) FROM hives) AS d
+SELECT d.name FROM (SELECT CAST(name AS char(3)) FROM hives) AS d
+SELECT d.n FROM (SELECT frame_count + 1 FROM hives) AS d
+SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id ORDER BY count
+SELECT UPPER(name) AS name, COUNT(*) AS n FROM hives GROUP BY name
+SELECT UPPER(name) AS name FROM hives ORDER BY LENGTH(name)
+SELECT hive_id FROM HIVES WHERE NAME = 'Ash'
+SELECT h.hive_id FROM hives AS H WHERE h.name = 'Ash'
+SELECT hive_id FROM hives WHERE name = "Ash"
+SELECT hive_id FROM hives WHERE name IN ("Ash", "Elm")
+SELECT "name" FROM "hives"
+SELECT "NAME" FROM hives

@@ -373,6 +373,10 @@ func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
 		u.Column = src.learn(n.Last().Sym)
 	}
 	u.Status = Resolved
+	if u.Column == nil && src.isAnonymous(n.Last()) {
+		u.Status, u.Source = Unclear, nil
+		return
+	}
 	if u.Column == nil {
 		u.Status, u.Candidates = Missing, append(u.Candidates, src)
 		u.Source = nil
@@ -464,7 +468,7 @@ func (b *Binder) resolve(p pending) Use {
 			return b.ofOutput(p, item)
 		}
 	}
-	u := p.scope.lookupOut(sym, p.visible)
+	u := p.scope.lookupOut(p.name.Parts[0], p.visible)
 	u.Scope = p.scope
 	if u.Status == Ambiguous && p.place == inGroupBy && sel != nil && b.info.Dialect.Has(dialect.ExecutedComments) {
 		if item := b.output(sel, sym); item != nil { // MySQL and MariaDB look at the select list first
@@ -543,7 +547,7 @@ func (b *Binder) seesAliases(at place) bool {
 // output finds the output column of a name: a written alias or its column's name.
 func (b *Binder) output(s *syntax.Select, sym syntax.Sym) *syntax.SelectItem {
 	for _, item := range s.Items {
-		if outputSym(item) == sym {
+		if b.outputSym(item) == sym {
 			return item
 		}
 	}
@@ -557,7 +561,7 @@ func (b *Binder) laterOutput(s *syntax.Select, item *syntax.SelectItem) *syntax.
 		return nil
 	}
 	for _, other := range s.Items {
-		if other != item && outputSym(other) == outputSym(item) && !b.info.Same(other.X, item.X) {
+		if other != item && b.outputSym(other) == b.outputSym(item) && !b.info.Same(other.X, item.X) {
 			return other
 		}
 	}

@@ -136,7 +136,8 @@ func isApplied(parent syntax.Node) bool {
 
 func (b *Binder) source(n syntax.TableExpr, name syntax.Ident) *Source {
 	src := b.sources.Next()
-	*src = Source{Node: n, Name: name, Columns: src.Columns[:0], columns: &b.columns, firstOfTwins: b.info.Dialect == dialect.SQLite}
+	*src = Source{Node: n, Name: name, Columns: src.Columns[:0], columns: &b.columns, firstOfTwins: b.info.Dialect == dialect.SQLite,
+		namedByType: b.info.Dialect == dialect.Postgres}
 	return src
 }
 

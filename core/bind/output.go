@@ -4,6 +4,7 @@ import (
 	"strconv"
 
 	"justlens/core/dialect"
+	"justlens/core/dialect/word"
 	"justlens/core/syntax"
 )
 
@@ -125,7 +126,7 @@ func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]output, bool) {
 			continue
 		}
 		if !ok {
-			b.stack = append(b.stack, output{outputSym(item), item.X})
+			b.stack = append(b.stack, output{b.outputSym(item), item.X})
 			continue
 		}
 		complete = complete && item.Span() == star.Span() // no EXCEPT (…) behind it
@@ -147,14 +148,45 @@ func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]output, bool) {
 	return b.take(mark), complete
 }
 
-// outputSym gives the name of an output column: its alias or its column's
-// name; 0 for a computed column, which databases name as they like.
-func outputSym(item *syntax.SelectItem) syntax.Sym {
+// outputSym gives the name of an output column: its alias or its column's name; 0
+// for a computed column, which databases name as they like.
+func (b *Binder) outputSym(item *syntax.SelectItem) syntax.Sym {
 	if !item.Alias.IsZero() {
 		return item.Alias.Sym
 	}
 	if n, ok := item.X.(*syntax.Name); ok {
 		return n.Last().Sym
+	}
+	if b.info.Dialect == dialect.Postgres {
+		return b.ownName(item.X)
+	}
+	return 0
+}
+
+// ownName gives the name by which PostgreSQL calls a computed column (PostgreSQL,
+// "SELECT List": a function's name, or a name made up, ?column? for most), 0 for one
+// made up.
+func (b *Binder) ownName(x syntax.Expr) syntax.Sym {
+	switch n := syntax.Unparen(x).(type) {
+	case *syntax.Name:
+		return n.Last().Sym
+	case *syntax.Call:
+		return n.Name[len(n.Name)-1].Sym
+	case *syntax.Collate:
+		return b.ownName(n.X)
+	case *syntax.Case:
+		if n.Else != nil {
+			if sym := b.ownName(n.Else); sym != 0 {
+				return sym
+			}
+		}
+		return syntax.Sym(word.Case)
+	case *syntax.Cast:
+		if sym := b.ownName(n.X); sym != 0 {
+			return sym
+		}
+	case *syntax.Exists:
+		return syntax.Sym(word.Exists)
 	}
 	return 0
 }

@@ -34,7 +34,9 @@ type Source struct {
 	columns *slab.Slab[Column]
 	// firstOfTwins tells that of two columns of one name the first is meant.
 	firstOfTwins bool
-	index        int // in Scope.Sources
+	// namedByType tells that a cast without an alias may be called as its type is.
+	namedByType bool
+	index       int // in Scope.Sources
 }
 
 // Column is a column of a source.
@@ -125,6 +127,23 @@ func (s *Source) place(c *Column) int {
 	return slices.Index(s.Columns, c)
 }
 
+// isAnonymous reports whether a name in quotes, or any if the database names after
+// the type, may be what the database calls a column without a name.
+func (s *Source) isAnonymous(id syntax.Ident) bool {
+	if s.table != nil || !s.Complete {
+		return false
+	}
+	for _, c := range s.Columns {
+		if c.Sym != 0 {
+			continue
+		}
+		if _, cast := c.X.(*syntax.Cast); cast && s.namedByType || id.Quoted {
+			return true
+		}
+	}
+	return false
+}
+
 // width counts the columns that place numbers.
 func (s *Source) width() int {
 	if s.table != nil {
@@ -203,7 +222,8 @@ func (sc *Scope) merges(sym syntax.Sym) bool {
 type visible struct{ from, to int }
 
 // lookup finds an unqualified column in one scope.
-func (sc *Scope) lookup(sym syntax.Sym, v visible) Use {
+func (sc *Scope) lookup(id syntax.Ident, v visible) Use {
+	sym := id.Sym
 	var first *Column
 	var candidates []*Source
 	open := 0
@@ -217,7 +237,7 @@ func (sc *Scope) lookup(sym syntax.Sym, v visible) Use {
 			if s.doubled(sym) {
 				candidates = append(candidates, s)
 			}
-		} else if !s.Complete {
+		} else if !s.Complete || s.isAnonymous(id) {
 			open++
 			only = s
 		}
@@ -236,13 +256,13 @@ func (sc *Scope) lookup(sym syntax.Sym, v visible) Use {
 }
 
 // lookupOut finds an unqualified column here or in the queries around.
-func (sc *Scope) lookupOut(sym syntax.Sym, v visible) Use {
-	u := sc.lookup(sym, v)
+func (sc *Scope) lookupOut(id syntax.Ident, v visible) Use {
+	u := sc.lookup(id, v)
 	if u.Status != Missing && u.Status != Assumed {
 		return u
 	}
 	for at := sc.Parent; at != nil; at = at.Parent {
-		outer := at.lookup(sym, visible{0, len(at.Sources)})
+		outer := at.lookup(id, visible{0, len(at.Sources)})
 		switch {
 		case outer.Status == Missing:
 		case u.Status == Assumed:

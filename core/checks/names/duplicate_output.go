@@ -86,16 +86,28 @@ func namedOutput(p *check.Pass, sel *syntax.Select) (string, bool) {
 	if q == nil {
 		return "", false
 	}
-	strict := p.Dialect != dialect.Postgres && p.Dialect != dialect.ANSI // PostgreSQL asks only where the name is used
+	where, named := becomes(p, q)
+	switch p.Parent(q).(type) {
+	case *syntax.Derived:
+		named = named && p.Dialect != dialect.Postgres && p.Dialect != dialect.ANSI // which ask only where the name is used
+	case *syntax.CTE:
+		named = named && p.Dialect != dialect.Postgres && p.Dialect != dialect.ANSI && p.Dialect != dialect.Oracle
+	}
+	return where, named
+}
+
+// becomes tells of what a query's columns become the columns, by the names that the
+// query gives them.
+func becomes(p *check.Pass, q *syntax.Query) (string, bool) {
 	switch n := p.Parent(q).(type) {
 	case *syntax.CreateView:
 		return "the view " + p.Ident(n.Name[len(n.Name)-1]), len(n.Columns) == 0
 	case *syntax.CreateTable:
 		return "the table " + p.Ident(n.Name[len(n.Name)-1]), len(n.Columns) == 0
 	case *syntax.Derived:
-		return "the derived table " + p.Ident(n.Alias), strict && len(n.Columns) == 0
+		return "the derived table " + p.Ident(n.Alias), len(n.Columns) == 0
 	case *syntax.CTE:
-		return "the common table expression " + p.Ident(n.Name), strict && len(n.Columns) == 0 && p.Dialect != dialect.Oracle
+		return "the common table expression " + p.Ident(n.Name), len(n.Columns) == 0
 	}
 	return "", false
 }

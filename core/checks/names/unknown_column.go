@@ -76,6 +76,9 @@ func runUnknownColumn(p *check.Pass, n syntax.Node) {
 	if u.Status != bind.Missing || !p.Tells(name) || aliasBeside(p, name) {
 		return
 	}
+	if _, ok := meantAsText(p, name); ok {
+		return // name.double-quoted-text tells
+	}
 	column := p.Ident(name.Last())
 	sources := u.Candidates
 	if len(name.Parts) == 1 {

@@ -1,0 +1,153 @@
+package names
+
+import (
+	"fmt"
+	"strings"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var unnamedOutput = &check.Check{
+	ID:    "name.unnamed-output",
+	Title: "a computed column without a name",
+	Doc: "What an expression is called that has no alias, each database decides for itself: count, ?column?, the text of the expression, or nothing. " +
+		"SQL Server refuses such columns in views, derived tables and common table expressions.",
+	Verdicts: check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.SQLServer)),
+	Examples: []check.Example{{
+		Bad:  "SELECT d.hive_id FROM (SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id) AS d",
+		Good: "SELECT d.hive_id FROM (SELECT hive_id, SUM(weight_kg) AS sum_weight_kg FROM harvests GROUP BY hive_id) AS d",
+		Near: []string{
+			"SELECT d.hive_id FROM (SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id) AS d",
+			"SELECT name FROM hives WHERE hive_id IN (SELECT MAX(hive_id) FROM harvests)",
+			"SELECT name FROM hives AS h WHERE EXISTS (SELECT 1 FROM harvests AS g WHERE g.hive_id = h.hive_id)",
+			"WITH d (n) AS (SELECT COUNT(*) FROM hives) SELECT n FROM d",
+			"SELECT name FROM hives UNION SELECT UPPER(name) FROM queens",
+		},
+	}, {
+		Dialect: dialect.SQLServer,
+		Bad:     "CREATE VIEW hive_counts AS SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id",
+		Good:    "CREATE VIEW hive_counts AS SELECT apiary_id, COUNT(*) AS row_count FROM hives GROUP BY apiary_id",
+	}},
+	Kinds: syntax.Kinds(syntax.KindSelect),
+	Run:   runUnnamedOutput,
+}
+
+func runUnnamedOutput(p *check.Pass, n syntax.Node) {
+	sel := n.(*syntax.Select)
+	q := p.OwnQuery(sel)
+	if q == nil {
+		return
+	}
+	where, named := becomes(p, q)
+	certainty := check.Certain
+	if !named {
+		if _, top := p.Parent(q).(*syntax.SelectStmt); !top || len(sel.Into) > 0 {
+			return
+		}
+		where, certainty = "the result", check.Possible
+	}
+	for _, item := range sel.Items {
+		switch x := syntax.Unparen(item.X).(type) {
+		case *syntax.Name, *syntax.Star, *syntax.Field, *syntax.Subscript, *syntax.BadExpr, *syntax.Param:
+			continue
+		case *syntax.Literal:
+			if !named || p.Dialect != dialect.SQLServer {
+				continue // there to be counted
+			}
+		case *syntax.Subquery:
+			if !named {
+				continue
+			}
+		case *syntax.Call:
+			if x.Star && p.FunctionName(x) != "count" {
+				continue
+			}
+		}
+		if !item.Alias.IsZero() {
+			continue
+		}
+		f := check.Finding{
+			Span: item.Span(), Context: sel.Span(), Certainty: certainty,
+			Message: fmt.Sprintf("%s of %s has no name", p.Text(item.X), where),
+			Why:     "Each database makes up another name for it.",
+		}
+		if len(p.Text(item.X)) > 40 {
+			f.Message = fmt.Sprintf("a computed column of %s has no name", where)
+		}
+		if !named {
+			f.Verdicts = check.Everywhere(check.Unclear)
+		} else if p.Dialect == dialect.SQLServer {
+			f.Why = "Each column there needs a name."
+		}
+		name := nameFor(p, sel, item)
+		if name == "" || usesOwnName(p, item) {
+			f.Mends = []check.Mend{{Title: "give it a name", Effect: check.ByHand}}
+		} else {
+			f.Mends = []check.Mend{{Title: "give it a name", Effect: check.SameRows,
+				Edits: []text.Edit{check.Insert(item.Span().End, " "+p.Word(sel.Span().Start, "AS")+" "+name)}}}
+		}
+		p.Report(f)
+	}
+}
+
+// nameFor makes a name of an expression, one that no other output has; "" for none
+// that would say something.
+func nameFor(p *check.Pass, sel *syntax.Select, item *syntax.SelectItem) string {
+	var parts []string
+	syntax.Inspect(item.X, func(n syntax.Node) bool {
+		switch n := n.(type) {
+		case *syntax.Query, *syntax.TypeName, *syntax.Window:
+			return false
+		case *syntax.Call:
+			if n.Star {
+				parts = append(parts, "row")
+			}
+			parts = append(parts, p.FunctionName(n))
+		case *syntax.Name:
+			parts = append(parts, strings.ToLower(plain(p, n.Last())))
+		}
+		return true
+	})
+	if len(parts) == 0 || len(parts) > 4 {
+		return ""
+	}
+	name := strings.Join(parts, "_")
+	if len(name) > 40 || p.Dialect.Name(name, false) != name {
+		return ""
+	}
+	for _, s := range p.Scope(sel).Sources {
+		for _, column := range columnNames(p, s) {
+			if column == name {
+				return "" // GROUP BY and ORDER BY would mean one or the other
+			}
+		}
+	}
+	for _, other := range sel.Items {
+		if id := outputName(other); !id.IsZero() && strings.EqualFold(plain(p, id), name) {
+			return ""
+		}
+	}
+	return name
+}
+
+// usesOwnName reports whether the statement may name an output by what a database
+// calls it of its own accord.
+func usesOwnName(p *check.Pass, item *syntax.SelectItem) bool {
+	own := p.Text(item.X)
+	function := ""
+	if c, ok := item.X.(*syntax.Call); ok {
+		function = p.FunctionName(c)
+	}
+	found := false
+	syntax.Inspect(p.Stmt.Node, func(n syntax.Node) bool {
+		if name, ok := n.(*syntax.Name); ok {
+			last := plain(p, name.Last())
+			found = found || strings.EqualFold(last, own) || strings.EqualFold(last, function) || strings.HasPrefix(last, "?")
+		}
+		return !found
+	})
+	return found
+}
