@@ -56,8 +56,44 @@ type Info struct {
 	Schema *schema.Schema
 
 	uses    []Use // by node number
+	asking  int   // questions of types, NULLs and keys that are being answered
+	steps   int   // of the outermost of them
 	parents []syntax.Node
 	scopeOf []*Scope // of Select, Update, Delete and Insert nodes
+}
+
+// maxSteps bounds the work on one question: derived tables that use each column of
+// the next twice would double it at every step.
+const maxSteps = 20_000
+
+// ask begins a question; what it gives ends it.
+func (in *Info) ask() func() {
+	if in.asking == 0 {
+		in.steps = 0
+	}
+	in.asking++
+	return func() { in.asking-- }
+}
+
+// isTired reports whether a question has been worked on long enough to leave it open.
+func (in *Info) isTired() bool {
+	in.steps++
+	return in.steps > maxSteps
+}
+
+// SourceAt gives the source that a table of FROM is, nil if it is none.
+func (in *Info) SourceAt(t syntax.TableExpr) *Source {
+	for n := in.Parent(t); n != nil; n = in.Parent(n) {
+		if scope := in.scopeOf[n.ID()]; scope != nil {
+			for _, s := range scope.Sources {
+				if s.Node == t {
+					return s
+				}
+			}
+			return nil
+		}
+	}
+	return nil
 }
 
 // Use gives what a name means; the zero Use if it was not looked up.

@@ -38,6 +38,7 @@ type Fixed struct {
 // Given tells what is fixed in the rows that agree in the expressions, NULL taken
 // for one value.
 func (in *Info) Given(sel *syntax.Select, xs ...syntax.Expr) *Fixed {
+	defer in.ask()()
 	f := in.fixed(sel, 0)
 	for _, x := range xs {
 		f.give(x, same)
@@ -49,6 +50,7 @@ func (in *Info) Given(sel *syntax.Select, xs ...syntax.Expr) *Fixed {
 // GivenRows tells what is fixed in the rows that come from one row of each of some
 // sources, and agree in the expressions.
 func (in *Info) GivenRows(sel *syntax.Select, sources []*Source, xs ...syntax.Expr) *Fixed {
+	defer in.ask()()
 	f := in.fixed(sel, 0)
 	for _, s := range sources {
 		f.fix(s.index)
@@ -90,11 +92,15 @@ func (in *Info) Apart(q *syntax.Query, outputs ...int) bool {
 		}
 		states[i] = same
 	}
+	defer in.ask()()
 	return in.apart(q, states, 0)
 }
 
 // OneRow reports whether a query gives one row at most.
-func (in *Info) OneRow(q *syntax.Query) bool { return in.apart(q, nil, 0) }
+func (in *Info) OneRow(q *syntax.Query) bool {
+	defer in.ask()()
+	return in.apart(q, nil, 0)
+}
 
 func (in *Info) fixed(sel *syntax.Select, depth int) *Fixed {
 	f := &Fixed{in: in, sel: sel, scope: in.Scope(sel), depth: depth}
@@ -206,9 +212,12 @@ func (f *Fixed) fix(source int) {
 	}
 }
 
+// maxSources bounds the joins that conclusions are drawn for.
+const maxSources = 64
+
 // settle draws every conclusion.
 func (f *Fixed) settle() {
-	for changed := true; changed; {
+	for changed := len(f.rows) <= maxSources; changed && !f.in.isTired(); {
 		changed = false
 		for _, e := range f.equal {
 			changed = f.carry(e.X, e.Y) || changed
@@ -415,7 +424,7 @@ func (f *Fixed) Value(x syntax.Expr) bool {
 // apart reports whether no two rows of a query agree in the outputs that states
 // tells of.
 func (in *Info) apart(q *syntax.Query, states []state, depth int) bool {
-	if depth > maxDerivation {
+	if depth > maxDerivation || in.isTired() {
 		return false
 	}
 	if q.Limit != nil && in.isOne(q.Limit) {

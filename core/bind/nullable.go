@@ -25,16 +25,20 @@ const maxDerivation = 32
 // that its SELECT gives out, after WHERE and joins, or, within those, in a row
 // that they look at. Yes means that nothing keeps it from being NULL, not that
 // some row has one.
-func (in *Info) Nullable(x syntax.Expr) Answer { return in.nullable(x, 0) }
+func (in *Info) Nullable(x syntax.Expr) Answer {
+	defer in.ask()()
+	return in.nullable(x, 0)
+}
 
 // OutputNullable reports whether an output column of a query, numbered from 0,
 // can be NULL.
 func (in *Info) OutputNullable(q *syntax.Query, i int) Answer {
+	defer in.ask()()
 	return in.outputNullable(q.Body, i, 0)
 }
 
 func (in *Info) nullable(x syntax.Expr, depth int) Answer {
-	if depth > maxDerivation {
+	if depth > maxDerivation || in.isTired() {
 		return Unknown
 	}
 	switch n := syntax.Unparen(x).(type) {
@@ -267,7 +271,7 @@ func (in *Info) ofColumn(c *Column, depth int) Answer {
 }
 
 func (in *Info) outputNullable(body syntax.Body, i, depth int) Answer {
-	if depth > maxDerivation {
+	if depth > maxDerivation || in.isTired() {
 		return Unknown
 	}
 	switch b := body.(type) {

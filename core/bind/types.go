@@ -11,10 +11,13 @@ import (
 // Type gives the type of an expression; its Class is Unknown where text and schema
 // do not tell. On SQLite, where any column may hold any value, it is the type
 // that the declarations promise.
-func (in *Info) Type(x syntax.Expr) schema.Type { return in.typeOf(x, 0) }
+func (in *Info) Type(x syntax.Expr) schema.Type {
+	defer in.ask()()
+	return in.typeOf(x, 0)
+}
 
 func (in *Info) typeOf(x syntax.Expr, depth int) schema.Type {
-	if depth > maxDerivation || x == nil {
+	if x == nil || depth > maxDerivation || in.isTired() {
 		return schema.Type{}
 	}
 	switch n := syntax.Unparen(x).(type) {
@@ -166,10 +169,13 @@ func (in *Info) columnOf(x syntax.Expr) *schema.Column {
 }
 
 // OutputType gives the type of an output column of a query, numbered from 0.
-func (in *Info) OutputType(q *syntax.Query, i int) schema.Type { return in.outputType(q.Body, i, 0) }
+func (in *Info) OutputType(q *syntax.Query, i int) schema.Type {
+	defer in.ask()()
+	return in.outputType(q.Body, i, 0)
+}
 
 func (in *Info) outputType(body syntax.Body, i, depth int) schema.Type {
-	if depth > maxDerivation {
+	if depth > maxDerivation || in.isTired() {
 		return schema.Type{}
 	}
 	switch b := body.(type) {

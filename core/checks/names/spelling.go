@@ -46,7 +46,7 @@ func runCaseFolding(p *check.Pass, n syntax.Node) {
 	folds := p.Dialect == dialect.Postgres || p.Dialect == dialect.Oracle
 	switch n := n.(type) {
 	case *syntax.TableRef:
-		s := sourceOf(p, n)
+		s := p.SourceAt(n)
 		if s == nil || s.SchemaTable() == nil {
 			return
 		}
@@ -87,17 +87,6 @@ func runCaseFolding(p *check.Pass, n syntax.Node) {
 		}
 		reportCase(p, id, c.Name, c.Quoted, "column", check.Certain)
 	}
-}
-
-func sourceOf(p *check.Pass, n syntax.TableExpr) *bind.Source {
-	for _, scope := range p.Scopes {
-		for _, s := range scope.Sources {
-			if s.Node == n {
-				return s
-			}
-		}
-	}
-	return nil
 }
 
 // plain gives a name without its quotes.

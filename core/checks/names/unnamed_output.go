@@ -82,7 +82,10 @@ func runUnnamedOutput(p *check.Pass, n syntax.Node) {
 		} else if p.Dialect == dialect.SQLServer {
 			f.Why = "Each column there needs a name."
 		}
-		name := nameFor(p, sel, item)
+		name := ""
+		if len(sel.Items) <= 100 && p.Stmt.Nodes <= 10_000 {
+			name = nameFor(p, sel, item)
+		}
 		if name == "" || usesOwnName(p, item) {
 			f.Mends = []check.Mend{{Title: "give it a name", Effect: check.ByHand}}
 		} else {
