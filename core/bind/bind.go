@@ -429,7 +429,7 @@ func (b *Binder) isSystemColumn(sym syntax.Sym) bool {
 // DATEDIFF; of two it would be a column.
 func (b *Binder) isDateDiff(n *syntax.Name) bool {
 	c, ok := b.info.Parent(n).(*syntax.Call)
-	return ok && b.info.FunctionName(c) == "datediff" && len(c.Args) == 3 && c.Args[0] == syntax.Expr(n)
+	return ok && b.info.FunctionName(c) == "datediff" && (len(c.Args) == 3 || b.info.Dialect == dialect.SQLServer) && len(c.Args) > 0 && c.Args[0] == syntax.Expr(n)
 }
 
 func isUnit(w word.Word) bool {

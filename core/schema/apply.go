@@ -42,6 +42,11 @@ func (s *Schema) apply(stmt syntax.Stmt, src []byte) bool {
 			}
 		}
 		return applied
+	case *syntax.Routine:
+		if len(n.Name) > 0 {
+			s.putRoutine(a.text(n.Name[len(n.Name)-1]))
+		}
+		return false // it is no table
 	case *syntax.SelectStmt:
 		return a.selectInto(n)
 	default:

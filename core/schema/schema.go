@@ -17,8 +17,10 @@ type Schema struct {
 	dialect dialect.Dialect
 	tables  map[string][]*entry // by last name in lower case
 	types   map[string]*UserType
-	path    []string // search path, nil for the usual one
-	whole   bool
+	// routines are functions and procedures by last name in lower case.
+	routines map[string]bool
+	path     []string // search path, nil for the usual one
+	whole    bool
 	// Problems tell of what could not be applied.
 	Problems []Problem
 }
@@ -192,6 +194,24 @@ func (s *Schema) Type(name string) *UserType {
 		}
 	}
 	return nil
+}
+
+// HasRoutine reports whether a function or procedure of the name, in lower case, was
+// created.
+func (s *Schema) HasRoutine(name string) bool {
+	for ; s != nil; s = s.below {
+		if s.routines[name] {
+			return true
+		}
+	}
+	return false
+}
+
+func (s *Schema) putRoutine(name string) {
+	if s.routines == nil {
+		s.routines = map[string]bool{}
+	}
+	s.routines[strings.ToLower(name)] = true
 }
 
 // Len counts the tables that Tables would give.

@@ -274,6 +274,7 @@ type BadStmt struct {
 // node: stmt
 type Routine struct {
 	node
+	Name []Ident
 	Body []Stmt
 }
 

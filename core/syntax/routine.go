@@ -13,6 +13,7 @@ import (
 func (p *Parser) routine() Stmt {
 	start := p.start()
 	kind := word.NoWord
+	var name []Ident
 	for kind == word.NoWord && !p.atEnd() {
 		switch p.word {
 		case word.Function, word.Procedure, word.Proc, word.Trigger, word.Event, word.Package:
@@ -23,10 +24,12 @@ func (p *Parser) routine() Stmt {
 	p.accept(word.Body)
 	p.ifNotExists()
 	if p.tok.Kind == WordToken || p.tok.Kind == QuotedName {
-		p.partAfterDot()
+		idents := p.lists.idents.mark()
+		p.lists.idents.push(p.partAfterDot())
 		for p.acceptKind(Dot) {
-			p.partAfterDot()
+			p.lists.idents.push(p.partAfterDot())
 		}
+		name = p.lists.idents.take(idents)
 	}
 	p.routineHead(kind)
 	mark := p.lists.stmts.mark()
@@ -35,7 +38,7 @@ func (p *Parser) routine() Stmt {
 	}
 	n := p.slabs.routines.New()
 	body := p.lists.stmts.take(mark)
-	*n = Routine{node: p.node(start), Body: body}
+	*n = Routine{node: p.node(start), Name: name, Body: body}
 	return n
 }
 

@@ -7,5 +7,5 @@ import "justlens/core/check"
 var Checks = []*check.Check{
 	ambiguousColumn, unknownTable, unknownColumn, unknownAlias, duplicateAlias, duplicateOutput, derivedWithoutAlias,
 	unqualifiedColumn, outerCapture, missingCommaAlias, impliedAs, quotedAlias,
-	caseFolding, doubleQuotedText, needsQuoting, aliasShadowsColumn, unnamedOutput,
+	caseFolding, doubleQuotedText, needsQuoting, aliasShadowsColumn, unnamedOutput, unknownFunction,
 }

@@ -1,0 +1,169 @@
+package logic
+
+import (
+	"fmt"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/reason"
+	"justlens/core/schema"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var bareColumn = &check.Check{
+	ID:    "logic.bare-column",
+	Title: "a number or text as a condition",
+	Doc: "A condition is true or false; a column of numbers or texts is neither. PostgreSQL, SQL Server and Oracle refuse it. MySQL, MariaDB and SQLite take a number for " +
+		"true unless it is 0, and a text by the number that it begins with, which mostly is 0.",
+	Verdicts: check.Everywhere(check.Refused).But(check.Unclear, dialect.With(dialect.TruthIsNumber)),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Bad:  "SELECT hive_id FROM inspections WHERE mites AND temper > 3",
+		Good: "SELECT hive_id FROM inspections WHERE mites <> 0 AND temper > 3",
+		Near: []string{
+			"SELECT hive_id FROM inspections WHERE mites > 0 AND temper > 3",
+			"SELECT hive_id FROM inspections WHERE NOT EXISTS (SELECT 1 FROM hives)",
+		},
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT hive_id FROM inspections WHERE NOT mites",
+		Good:    "SELECT hive_id FROM inspections WHERE NOT (mites <> 0)",
+	}, {
+		Dialect: dialect.SQLite,
+		Bad:     "SELECT CASE WHEN remark THEN 1 ELSE 0 END AS said FROM inspections",
+		Good:    "SELECT CASE WHEN remark <> '' THEN 1 ELSE 0 END AS said FROM inspections",
+	}},
+	Kinds: syntax.Kinds(syntax.KindName),
+	Run:   runBareColumn,
+}
+
+func runBareColumn(p *check.Pass, n syntax.Node) {
+	name := n.(*syntax.Name)
+	if !isCondition(p, name) {
+		return
+	}
+	t := p.Type(name)
+	f := check.Finding{Span: name.Span(), Certainty: check.Certain, Why: "A condition compares something; this is a value by itself."}
+	switch t.Class {
+	case schema.Integer, schema.Decimal, schema.Float:
+		if p.Dialect.Has(dialect.TruthIsNumber) && (t.Class == schema.Integer && t.Length == 1 || t.Name == "") {
+			return // the type of truth values there; or a condition worked out before
+		}
+		f.Message = fmt.Sprintf("the number %s stands as a condition", p.Text(name))
+		mended := p.Text(name) + " <> 0"
+		effect := check.NewRows
+		if p.Dialect.Has(dialect.TruthIsNumber) {
+			effect = check.SameRows
+			f.Why = "It counts as true unless it is 0, which a comparison would say."
+		}
+		if not, ok := p.Parent(name).(*syntax.Unary); ok && not.Op == syntax.OpNot {
+			mended = "(" + mended + ")"
+		}
+		f.Mends = []check.Mend{{Title: "say <> 0", Effect: effect, Edits: []text.Edit{check.Replace(name.Span(), mended)}}}
+		if p.Nullable(name) == bind.Yes {
+			f.Mends = []check.Mend{{Title: "say <> 0, and what is to become of NULL", Effect: check.ByHand}}
+		}
+	case schema.Text:
+		f.Message = fmt.Sprintf("the text %s stands as a condition", p.Text(name))
+		if p.Dialect.Has(dialect.TruthIsNumber) {
+			f.Verdicts = p.Check.Verdicts.But(check.Wrong, dialect.With(dialect.TruthIsNumber))
+			f.Why = "It counts by the number that it begins with, so most texts are false."
+		}
+		f.Mends = []check.Mend{{Title: "compare it", Effect: check.ByHand}}
+	default:
+		return
+	}
+	p.Report(f)
+}
+
+// isCondition reports whether an expression stands where a condition is asked for.
+func isCondition(p *check.Pass, x syntax.Expr) bool {
+	switch around := p.Above(x).(type) {
+	case *syntax.Where, *syntax.Having, *syntax.Qualify:
+		return true
+	case *syntax.Join:
+		return true
+	case *syntax.Binary:
+		return around.Op == syntax.OpAnd || around.Op == syntax.OpOr && !isOfBare(p, around)
+	case *syntax.Unary:
+		return around.Op == syntax.OpNot
+	case *syntax.When:
+		c, ok := p.Parent(around).(*syntax.Case)
+		return ok && c.Operand == nil && syntax.Unparen(around.Cond) == x
+	}
+	return false
+}
+
+// isOfBare reports whether || may be meant, which MySQL and MariaDB read as OR.
+func isOfBare(p *check.Pass, b *syntax.Binary) bool { return p.Src[b.OpSpan.Start] == '|' }
+
+var constantComparison = &check.Check{
+	ID:    "logic.constant-comparison",
+	Title: "two constants compared",
+	Doc: "A comparison of two constants is the same for every row, so it either does nothing or decides the whole condition. Mostly a quote is misplaced, and one side was to be " +
+		"a column.",
+	Verdicts: check.Everywhere(check.Unclear),
+	Examples: []check.Example{{
+		Bad:  "SELECT hive_id FROM hives WHERE 'name' = 'Ash' AND frame_count > 3",
+		Good: "SELECT hive_id FROM hives WHERE name = 'Ash' AND frame_count > 3",
+		Near: []string{
+			"SELECT hive_id FROM hives WHERE name = 'Ash' AND frame_count > 3",
+			"SELECT hive_id FROM hives WHERE 1 = 1 AND frame_count > 3",
+			"SELECT hive_id FROM hives WHERE CURRENT_DATE > '2026-01-01' AND frame_count > 3",
+		},
+	}},
+	Kinds: syntax.Kinds(syntax.KindBinary),
+	Run:   runConstantComparison,
+}
+
+func runConstantComparison(p *check.Pass, n syntax.Node) {
+	b := n.(*syntax.Binary)
+	if !b.Op.IsComparison() || reason.Constant(p.Info, b) != reason.Undecided {
+		return // logic.always-true and logic.always-false tell
+	}
+	left, ok := syntax.Unparen(b.X).(*syntax.Literal)
+	right, also := syntax.Unparen(b.Y).(*syntax.Literal)
+	if !ok || !also || !isConstant(left) || !isConstant(right) {
+		return
+	}
+	if logical, ok := p.Above(b).(*syntax.Binary); !ok || logical.Op != syntax.OpAnd && logical.Op != syntax.OpOr {
+		return
+	}
+	f := check.Finding{
+		Span: b.Span(), Certainty: check.Certain,
+		Message: fmt.Sprintf("%s compares two constants", p.Text(b)),
+		Why:     "It is the same for every row.",
+		Mends:   []check.Mend{{Title: "drop it, or name a column on one side", Effect: check.ByHand}},
+	}
+	if column := columnNamed(p, left); column != "" {
+		f.Verdicts = check.Everywhere(check.Wrong)
+		f.Why = fmt.Sprintf("%s is a text here, not the column; the condition is the same for every row.", p.Text(left))
+		f.Mends = []check.Mend{{Title: "name the column", Effect: check.NewRows, Edits: []text.Edit{check.Replace(left.Span(), column)}}}
+	}
+	p.Report(f)
+}
+
+func isConstant(n *syntax.Literal) bool {
+	return n.Lit == syntax.NumberLiteral || n.Lit == syntax.TextLiteral
+}
+
+// columnNamed gives the column of a source that a text in quotes is called like, as
+// the dialect writes its name; "" if there is none.
+func columnNamed(p *check.Pass, n *syntax.Literal) string {
+	written := p.Text(n)
+	sel := p.SelectOf(n)
+	if n.Lit != syntax.TextLiteral || len(written) < 3 || sel == nil || p.Scope(sel) == nil {
+		return ""
+	}
+	name := written[1 : len(written)-1]
+	for _, s := range p.Scope(sel).Sources {
+		for _, sym := range s.ColumnSyms() {
+			if sym != 0 && p.Names.String(sym) == name {
+				return p.Dialect.Name(name, true)
+			}
+		}
+	}
+	return ""
+}

@@ -1,0 +1,93 @@
+package names
+
+import (
+	"fmt"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var unknownFunction = &check.Check{
+	ID:    "name.unknown-function",
+	Title: "a function that is not there",
+	Doc: "No built-in function of the database has this name, and none is created in the text. It may be one that was created elsewhere, or that an extension " +
+		"brings; where the name of a built-in function is one letter away, it is most likely a slip.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT COALECSE(mites, 0) FROM inspections",
+		Good:    "SELECT coalesce(mites, 0) FROM inspections",
+		Near: []string{
+			"SELECT COALESCE(mites, 0), CURRENT_DATE, CAST(mites AS text), EXTRACT(YEAR FROM inspected_at) FROM inspections",
+			"SELECT x.n FROM generate_series(1, 3) AS x (n)",
+			"CREATE FUNCTION roundd(x numeric) RETURNS numeric LANGUAGE sql AS 'SELECT x'; SELECT roundd(mites) FROM inspections",
+		},
+	}, {
+		Dialect: dialect.SQLite,
+		Bad:     "SELECT SUBSTRNG(name, 2) FROM hives",
+		Good:    "SELECT substring(name, 2) FROM hives",
+	}},
+	Kinds: syntax.Kinds(syntax.KindCall),
+	Run:   runUnknownFunction,
+}
+
+func runUnknownFunction(p *check.Pass, n syntax.Node) {
+	c := n.(*syntax.Call)
+	if len(c.Name) != 1 || c.Name[0].Quoted || !p.Dialect.ListsFunctions() || len(p.Stmt.Errors) > 0 {
+		return
+	}
+	name := p.FunctionName(c)
+	if _, ok := p.Dialect.Arity(name); ok || dialect.Function(name) != dialect.UnknownFunction || p.Schema.HasRoutine(name) {
+		return // of functions of other databases syntax.other-dialect tells
+	}
+	if p.Src[c.Span().End-1] != ')' && c.Over == nil && c.Filter == nil {
+		return
+	}
+	if _, table := p.Parent(c).(*syntax.FuncTable); table {
+		return
+	}
+	f := check.Finding{
+		Span: c.Name[0].Span, Context: c.Span(), Certainty: check.Possible,
+		Message: fmt.Sprintf("%s has no function %s of its own", p.Dialect.Title(), p.Ident(c.Name[0])),
+		Why:     "Unless it was created elsewhere, the call is refused.",
+	}
+	if near := nearFunction(p, name, len(c.Args)); near != "" {
+		f.Certainty = check.Likely
+		f.Why = fmt.Sprintf("There is one that is called %s.", near)
+		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(c.Name[0].Span, near)}}}
+	}
+	p.Report(f)
+}
+
+// nearFunction finds the one built-in function that is a letter away from a name of
+// five letters or more and takes as many arguments.
+func nearFunction(p *check.Pass, name string, arguments int) string {
+	if len(name) < 5 {
+		return ""
+	}
+	found := ""
+	for _, candidate := range p.Dialect.Functions() {
+		if len(candidate) < len(name)-1 || len(candidate) > len(name)+1 || distance(name, candidate) != 1 || hasDigit(name) != hasDigit(candidate) {
+			continue
+		}
+		if a, _ := p.Dialect.Arity(candidate); !a.Takes(arguments) || a.Special {
+			continue
+		}
+		if found != "" {
+			return ""
+		}
+		found = candidate
+	}
+	return found
+}
+
+func hasDigit(s string) bool {
+	for _, c := range s {
+		if '0' <= c && c <= '9' {
+			return true
+		}
+	}
+	return false
+}

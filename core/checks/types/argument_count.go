@@ -1,0 +1,88 @@
+package types
+
+import (
+	"fmt"
+	"strings"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+)
+
+var argumentCount = &check.Check{
+	ID:    "type.argument-count",
+	Title: "a function called with too many or too few arguments",
+	Doc: "A built-in function takes a certain number of arguments, and the database refuses a call with another. The numbers differ between databases: LAG " +
+		"takes a default on most, but not on MariaDB; SQL Server's ROUND wants the places.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT ROUND(weight_kg, 1, 2) FROM harvests",
+		Good:    "SELECT ROUND(weight_kg, 1) FROM harvests",
+		Near: []string{
+			"SELECT ROUND(weight_kg) FROM harvests",
+			"SELECT CONCAT(name, ' ', colour, bred_in) FROM queens",
+			"SELECT SUBSTRING(name FROM 2 FOR 3), TRIM(BOTH ' ' FROM name), COUNT(*), COUNT(DISTINCT name) FROM hives GROUP BY name",
+			"SELECT PERCENTILE_CONT(0.5) WITHIN GROUP (ORDER BY weight_kg) FROM harvests",
+			"SELECT CURRENT_DATE, NOW(), EXTRACT(YEAR FROM NOW())",
+		},
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT IFNULL(mites, 0, 1) FROM inspections",
+		Good:    "SELECT IFNULL(mites, 0) FROM inspections",
+		Near:    []string{"SELECT SUBSTRING(name, 2), LPAD(name, 5, ' '), TIMESTAMPDIFF(DAY, moved_on, NOW()), CHAR(65 USING utf8mb4) FROM hives"},
+	}, {
+		Dialect: dialect.SQLite,
+		Bad:     "SELECT IFNULL(mites) FROM inspections",
+		Good:    "SELECT IFNULL(mites, 0) FROM inspections",
+		Near:    []string{"SELECT MAX(mites, temper), COALESCE(mites, temper, 0), strftime('%Y', inspected_at, 'localtime') FROM inspections"},
+	}, {
+		Dialect: dialect.SQLServer,
+		Bad:     "SELECT ROUND(weight_kg) FROM harvests",
+		Good:    "SELECT ROUND(weight_kg, 0) FROM harvests",
+	}, {
+		Dialect: dialect.Oracle,
+		Bad:     "SELECT NVL(mites, temper, 0) FROM inspections",
+		Good:    "SELECT COALESCE(mites, temper, 0) FROM inspections",
+	}},
+	Kinds: syntax.Kinds(syntax.KindCall),
+	Run:   runArgumentCount,
+}
+
+func runArgumentCount(p *check.Pass, n syntax.Node) {
+	c := n.(*syntax.Call)
+	if len(c.Name) != 1 || c.Name[0].Quoted || c.Star || c.Distinct || c.WithinGroup || !c.Unit.IsZero() || len(p.Stmt.Errors) > 0 {
+		return
+	}
+	if p.Src[c.Span().End-1] != ')' && c.Over == nil && c.Filter == nil {
+		return // CURRENT_DATE and its kin
+	}
+	name := p.FunctionName(c)
+	arity, ok := p.Dialect.Arity(name)
+	if !ok || arity.Takes(len(c.Args)) || p.Schema.HasRoutine(name) {
+		return
+	}
+	for _, a := range c.Args {
+		switch a.(type) {
+		case *syntax.NamedArg, *syntax.BadExpr, *syntax.Star:
+			return
+		}
+	}
+	f := check.Finding{
+		Span: c.Span(), Certainty: check.Certain,
+		Message: fmt.Sprintf("%s takes %s argument%s, not %d", strings.ToUpper(name), arity, plural(arity), len(c.Args)),
+		Why:     fmt.Sprintf("%s has no function of that name for so many.", p.Dialect.Title()),
+		Mends:   []check.Mend{{Title: "leave out what is too many, or add what is missing", Effect: check.ByHand}},
+	}
+	if p.Dialect == dialect.Postgres {
+		f.Certainty = check.Likely // which lets anyone add one of the same name
+	}
+	p.Report(f)
+}
+
+func plural(a dialect.Arity) string {
+	if a.Max == 1 || a.Max < 0 && a.Min == 1 {
+		return ""
+	}
+	return "s"
+}
