@@ -79,6 +79,7 @@ func (b *Binder) Bind(stmt *syntax.Statement) *Info {
 	b.columns.Reset()
 	b.ctes.Reset()
 	b.outputs.Reset()
+	in.facts.Reset()
 	b.routines = 0
 	syntax.Link(stmt.Node, in.parents)
 	b.statement(stmt.Node, nil, nil)

@@ -3,6 +3,7 @@ package bind
 import (
 	"justlens/core/dialect"
 	"justlens/core/schema"
+	"justlens/core/slab"
 	"justlens/core/syntax"
 )
 
@@ -58,6 +59,7 @@ type Info struct {
 	uses    []Use // by node number
 	asking  int   // questions of types, NULLs and keys that are being answered
 	steps   int   // of the outermost of them
+	facts   slab.Pool[Fixed]
 	parents []syntax.Node
 	scopeOf []*Scope // of Select, Update, Delete and Insert nodes
 }

@@ -17,23 +17,37 @@ const (
 	value        // one value, and not NULL
 )
 
-// Fixed tells, of rows of a SELECT before it groups, what is one and the same in
+// Fixed tells, until the next statement is bound, of rows of a SELECT before it groups, what is one and the same in
 // all of them given that some expressions, or the row of a source, are. What
 // it affirms is proved by keys, equalities and constants; what it does not may
 // hold all the same.
 type Fixed struct {
-	in      *Info
-	sel     *syntax.Select
-	scope   *Scope
-	given   []syntax.Expr
-	columns [][]state // by source and place
-	rows    []bool    // by source
-	solid   []bool    // by source: no outer join has put NULLs in the place of its row
-	equal   []*syntax.Binary
-	using   [][2]*Column
-	outer   []*syntax.Join
-	depth   int
+	in     *Info
+	sel    *syntax.Select
+	scope  *Scope
+	given  []syntax.Expr
+	states []state // of the columns of all sources
+	from   []int   // by source: where its columns begin among them
+	rows   []bool  // by source
+	solid  []bool  // by source: no outer join has put NULLs in the place of its row
+	equal  []*syntax.Binary
+	outer  []outerJoin
+	known  int // how much has been marked so far
+	depth  int
 }
+
+// outerJoin is an outer join with the places of the sources on its two sides, and
+// how much was known when it was last followed.
+type outerJoin struct {
+	*syntax.Join
+	preserved, optional places
+	tried               int
+}
+
+// places are those of the sources that a table expression is made of.
+type places struct{ from, to int }
+
+func (p places) has(i int) bool { return p.from <= i && i < p.to }
 
 // Given tells what is fixed in the rows that agree in the expressions, NULL taken
 // for one value.
@@ -57,13 +71,9 @@ func (in *Info) GivenRows(sel *syntax.Select, sources []*Source, xs ...syntax.Ex
 		f.solid[s.index] = true
 		// A row of an optional side is there only where the join's condition holds.
 		for _, j := range f.outer {
-			optional := j.Right
-			if j.Type == syntax.RightJoin {
-				optional = j.Left
-			}
-			if optional.Span().Contains(s.Node.Span()) {
-				syntax.Conjuncts(j.On, f.assume)
-				in.passedJoins(optional, f.assume)
+			if j.optional.has(s.index) {
+				f.equate(j.On)
+				f.within(j.optionalTable())
 			}
 		}
 	}
@@ -103,17 +113,22 @@ func (in *Info) OneRow(q *syntax.Query) bool {
 }
 
 func (in *Info) fixed(sel *syntax.Select, depth int) *Fixed {
-	f := &Fixed{in: in, sel: sel, scope: in.Scope(sel), depth: depth}
-	f.rows, f.solid = make([]bool, len(f.scope.Sources)), make([]bool, len(f.scope.Sources))
-	f.columns = make([][]state, len(f.scope.Sources))
-	for i, s := range f.scope.Sources {
-		f.columns[i] = make([]state, s.width())
-		f.solid[i] = !s.Optional
+	f := in.facts.Next()
+	*f = Fixed{in: in, sel: sel, scope: in.Scope(sel), depth: depth, given: f.given[:0], states: f.states[:0], from: f.from[:0],
+		rows: f.rows[:0], solid: f.solid[:0], equal: f.equal[:0], outer: f.outer[:0]}
+	width := 0
+	for _, s := range f.scope.Sources {
+		f.from = append(f.from, width)
+		f.rows, f.solid = append(f.rows, false), append(f.solid, !s.Optional)
+		width += s.width()
 	}
+	f.from = append(f.from, width)
+	f.states = append(f.states, make([]state, width)...)
 	in.passed(sel, f.assume)
 	if sel.From != nil {
+		at := 0
 		for _, t := range sel.From.Tables {
-			f.joins(t)
+			at = f.joins(t, at)
 		}
 	}
 	return f
@@ -134,33 +149,67 @@ func (f *Fixed) assume(x syntax.Expr) {
 }
 
 // joins notes what the joins of a table expression tell besides what [Info.passed]
-// does: outer joins, merged columns of inner ones, sources that give no rows.
-func (f *Fixed) joins(t syntax.TableExpr) {
+// does: outer joins, and sources that give no rows. The first source of it has the
+// place at; joins gives the place behind the last.
+func (f *Fixed) joins(t syntax.TableExpr, at int) int {
 	switch t := t.(type) {
 	case *syntax.ParenTable:
-		f.joins(t.Table)
+		return f.joins(t.Table, at)
 	case *syntax.Join:
-		f.joins(t.Left)
-		f.joins(t.Right)
+		middle := f.joins(t.Left, at)
+		end := f.joins(t.Right, middle)
+		left, right := places{at, middle}, places{middle, end}
 		switch t.Type {
-		case syntax.LeftJoin, syntax.RightJoin, syntax.OuterApply:
-			f.outer = append(f.outer, t)
+		case syntax.LeftJoin, syntax.OuterApply:
+			f.outer = append(f.outer, outerJoin{t, left, right, -1})
+		case syntax.RightJoin:
+			f.outer = append(f.outer, outerJoin{t, right, left, -1})
 		case syntax.SemiJoin, syntax.AntiJoin:
-			for i := range f.within(t.Right) {
+			for i := middle; i < min(end, len(f.rows)); i++ {
 				f.rows[i] = true
 			}
+		}
+		return end
+	}
+	return at + 1
+}
+
+func (j outerJoin) optionalTable() syntax.TableExpr {
+	if j.Type == syntax.RightJoin {
+		return j.Left
+	}
+	return j.Right
+}
+
+// equate takes the equalities of a join's condition.
+func (f *Fixed) equate(on syntax.Expr) {
+	switch b := syntax.Unparen(on).(type) {
+	case *syntax.Binary:
+		switch b.Op {
+		case syntax.OpAnd:
+			f.equate(b.X)
+			f.equate(b.Y)
+		case syntax.OpEqual:
+			f.equal = append(f.equal, b)
 		}
 	}
 }
 
-// within gives the places of the sources that a table expression is made of.
-func (f *Fixed) within(t syntax.TableExpr) func(func(int) bool) {
-	span := t.Span()
-	return func(yield func(int) bool) {
-		for i, s := range f.scope.Sources {
-			if s.Node != nil && span.Contains(s.Node.Span()) && !yield(i) {
-				return
-			}
+// within takes the equalities that hold in each row of a table expression.
+func (f *Fixed) within(t syntax.TableExpr) {
+	switch t := t.(type) {
+	case *syntax.ParenTable:
+		f.within(t.Table)
+	case *syntax.Join:
+		switch t.Type {
+		case syntax.InnerJoin, syntax.CrossJoin, syntax.CrossApply:
+			f.within(t.Left)
+			f.within(t.Right)
+			f.equate(t.On)
+		case syntax.LeftJoin, syntax.OuterApply, syntax.SemiJoin, syntax.AntiJoin:
+			f.within(t.Left)
+		case syntax.RightJoin:
+			f.within(t.Right)
 		}
 	}
 }
@@ -198,16 +247,30 @@ func (in *Info) isCoalesced(n *syntax.Name, u *Use) bool {
 }
 
 func (f *Fixed) mark(source, place int, st state) bool {
-	if f.columns[source][place] >= st {
-		return false
+	if at := &f.columns(source)[place]; *at < st {
+		*at = st
+		f.known++
+		return true
 	}
-	f.columns[source][place] = st
-	return true
+	return false
+}
+
+// columns gives what is known of the columns of a source.
+func (f *Fixed) columns(source int) []state { return f.states[f.from[source]:f.from[source+1]] }
+
+// copy gives a second one that may go further.
+func (f *Fixed) copy() *Fixed {
+	g := f.in.facts.Next()
+	*g = Fixed{in: f.in, sel: f.sel, scope: f.scope, depth: f.depth, given: append(g.given[:0], f.given...), states: append(g.states[:0], f.states...),
+		from: append(g.from[:0], f.from...), rows: append(g.rows[:0], f.rows...), solid: append(g.solid[:0], f.solid...),
+		equal: append(g.equal[:0], f.equal...), outer: append(g.outer[:0], f.outer...)}
+	return g
 }
 
 func (f *Fixed) fix(source int) {
 	f.rows[source] = true
-	for i := range f.columns[source] {
+	f.known++
+	for i := range f.columns(source) {
 		f.mark(source, i, same)
 	}
 }
@@ -229,8 +292,11 @@ func (f *Fixed) settle() {
 				changed = true
 			}
 		}
-		for _, j := range f.outer {
-			changed = f.follow(j) || changed
+		for i := range f.outer {
+			if j := &f.outer[i]; j.tried < f.known {
+				j.tried = f.known
+				changed = f.follow(*j) || changed
+			}
 		}
 	}
 }
@@ -238,7 +304,7 @@ func (f *Fixed) settle() {
 // carry fixes a column that equals what is fixed.
 func (f *Fixed) carry(from, to syntax.Expr) bool {
 	s, place, ok := f.column(to)
-	return ok && f.columns[s.index][place] < value && f.Value(from) && f.in.alike(from, to) && f.mark(s.index, place, value)
+	return ok && f.columns(s.index)[place] < value && f.Value(from) && f.in.alike(from, to) && f.mark(s.index, place, value)
 }
 
 // alone reports whether what is fixed picks one row of a source.
@@ -258,15 +324,15 @@ func (f *Fixed) alone(i int) bool {
 		return false
 	}
 	if s.query != nil {
-		return s.Complete && (f.solid[i] || f.isThere(i)) && f.in.apart(s.query, f.columns[i], f.depth+1)
+		return s.Complete && (f.solid[i] || f.isThere(i)) && f.in.apart(s.query, f.columns(i), f.depth+1)
 	}
-	return s.table != nil && f.holdsKey(s.table, f.columns[i])
+	return s.table != nil && f.holdsKey(s.table, f.columns(i))
 }
 
 // isThere reports whether what is fixed tells a row of a derived table from the
 // NULLs that an outer join puts in its place.
 func (f *Fixed) isThere(i int) bool {
-	for place, st := range f.columns[i] {
+	for place, st := range f.columns(i) {
 		if st == value || st == same && f.in.outputNullable(f.scope.Sources[i].query.Body, place, f.depth+1) == No {
 			return true
 		}
@@ -275,23 +341,21 @@ func (f *Fixed) isThere(i int) bool {
 }
 
 // makeSolid marks the sources of a table expression that are there in each of its
-// rows.
-func (f *Fixed) makeSolid(t syntax.TableExpr) {
+// rows; the first of all its sources has the place at, and it gives the place behind
+// the last.
+func (f *Fixed) makeSolid(t syntax.TableExpr, at int, there bool) int {
 	switch t := t.(type) {
 	case *syntax.ParenTable:
-		f.makeSolid(t.Table)
+		return f.makeSolid(t.Table, at, there)
 	case *syntax.Join:
-		if t.Type != syntax.RightJoin && t.Type != syntax.FullJoin {
-			f.makeSolid(t.Left)
-		}
-		if t.Type == syntax.InnerJoin || t.Type == syntax.CrossJoin || t.Type == syntax.CrossApply || t.Type == syntax.RightJoin {
-			f.makeSolid(t.Right)
-		}
-	default:
-		for i := range f.within(t) {
-			f.solid[i] = true
-		}
+		middle := f.makeSolid(t.Left, at, there && t.Type != syntax.RightJoin && t.Type != syntax.FullJoin)
+		inner := t.Type == syntax.InnerJoin || t.Type == syntax.CrossJoin || t.Type == syntax.CrossApply
+		return f.makeSolid(t.Right, middle, there && (inner || t.Type == syntax.RightJoin))
 	}
+	if there && at < len(f.solid) {
+		f.solid[at] = true
+	}
+	return at + 1
 }
 
 func (f *Fixed) holdsKey(t *schema.Table, columns []state) bool {
@@ -314,56 +378,38 @@ func (f *Fixed) holdsKey(t *schema.Table, columns []state) bool {
 
 // follow looks whether the row of the preserved side of an outer join picks that
 // of the other: one row that matches, or none.
-func (f *Fixed) follow(j *syntax.Join) bool {
-	preserved, optional := j.Left, j.Right
-	if j.Type == syntax.RightJoin {
-		preserved, optional = j.Right, j.Left
-	}
-	open := false
-	for i := range f.within(optional) {
-		open = open || !f.rows[i]
-	}
-	if !open {
+func (f *Fixed) follow(j outerJoin) bool {
+	if j.optional.to > len(f.rows) || j.preserved.to > len(f.rows) || !f.areFixed(j.preserved) || f.areFixed(j.optional) {
 		return false
 	}
-	for i := range f.within(preserved) {
-		if !f.rows[i] {
-			return false
-		}
-	}
 	// Of the rows that match, the condition holds.
-	g := *f
-	g.rows, g.solid, g.columns = slices.Clone(f.rows), slices.Clone(f.solid), make([][]state, len(f.columns))
-	for i := range f.columns {
-		g.columns[i] = slices.Clone(f.columns[i])
-	}
-	g.equal, g.given = slices.Clip(f.equal), slices.Clip(f.given)
-	g.outer = slices.DeleteFunc(slices.Clone(f.outer), func(o *syntax.Join) bool { return o == j })
-	g.makeSolid(optional)
-	syntax.Conjuncts(j.On, g.assume)
-	f.in.passedJoins(optional, g.assume)
-	g.merge(j, preserved, optional)
+	g := f.copy()
+	g.outer = slices.DeleteFunc(g.outer, func(o outerJoin) bool { return o.Join == j.Join })
+	g.makeSolid(j.optionalTable(), j.optional.from, true)
+	g.equate(j.On)
+	g.within(j.optionalTable())
+	g.merge(j)
 	g.settle()
-	for i := range f.within(optional) {
-		if !g.rows[i] {
-			return false
-		}
+	if !g.areFixed(j.optional) {
+		return false
 	}
-	for i := range f.within(optional) {
+	for i := j.optional.from; i < j.optional.to; i++ {
 		f.fix(i)
 	}
 	return true
 }
 
-// merge fixes what USING equates with columns of a side that is fixed.
-func (f *Fixed) merge(j *syntax.Join, from, to syntax.TableExpr) {
+func (f *Fixed) areFixed(p places) bool { return !slices.Contains(f.rows[p.from:p.to], false) }
+
+// merge fixes what USING equates with columns of the preserved side.
+func (f *Fixed) merge(j outerJoin) {
 	for _, id := range j.Using {
-		for i := range f.within(from) {
+		for i := j.preserved.from; i < j.preserved.to; i++ {
 			a := f.scope.Sources[i].column(id.Sym)
 			if a == nil {
 				continue
 			}
-			for k := range f.within(to) {
+			for k := j.optional.from; k < j.optional.to; k++ {
 				b := f.scope.Sources[k].column(id.Sym)
 				if b != nil && a.Source.place(a) >= 0 && b.Source.place(b) >= 0 && alikeTypes(f.in.columnType(a), f.in.columnType(b)) {
 					f.mark(k, b.Source.place(b), value)
@@ -378,7 +424,7 @@ func (f *Fixed) merge(j *syntax.Join, from, to syntax.TableExpr) {
 func (f *Fixed) Value(x syntax.Expr) bool {
 	x = syntax.Unparen(x)
 	if s, place, ok := f.column(x); ok {
-		return f.columns[s.index][place] > varies
+		return f.columns(s.index)[place] > varies
 	}
 	for _, g := range f.given {
 		if f.in.Same(g, x) {

@@ -87,7 +87,7 @@ func singletons(p *check.Pass, g *syntax.GroupBy) *syntax.Select {
 		return nil // group.without-aggregate tells
 	}
 	keys, ok := plainKeys(p, sel)
-	if !ok || len(keys) == 0 || p.Given(sel).Rows() || !p.Given(sel, keys...).Rows() {
+	if !ok || len(keys) == 0 || !p.Given(sel, keys...).Rows() || p.Given(sel).Rows() {
 		return nil
 	}
 	return sel

@@ -44,6 +44,9 @@ var caseFolding = &check.Check{
 
 func runCaseFolding(p *check.Pass, n syntax.Node) {
 	folds := p.Dialect == dialect.Postgres || p.Dialect == dialect.Oracle
+	if !folds && !p.Dialect.Has(dialect.ExecutedComments) {
+		return
+	}
 	switch n := n.(type) {
 	case *syntax.TableRef:
 		s := p.SourceAt(n)
@@ -52,6 +55,7 @@ func runCaseFolding(p *check.Pass, n syntax.Node) {
 		}
 		id, t := n.Name[len(n.Name)-1], s.SchemaTable()
 		switch {
+		case folds && !id.Quoted && !t.Quoted: // found whatever the case
 		case folds && effective(p, id) != stored(p, t.Name, t.Quoted):
 			reportCase(p, id, t.Name, t.Quoted, "table", check.Certain)
 		case p.Dialect.Has(dialect.ExecutedComments) && plain(p, id) != t.Name && strings.EqualFold(plain(p, id), t.Name):
@@ -72,7 +76,10 @@ func runCaseFolding(p *check.Pass, n syntax.Node) {
 		if isPasted(p, id) {
 			return
 		}
-		c := t.Columns[u.Column.Index]
+		c := &t.Columns[u.Column.Index]
+		if !id.Quoted && !c.Quoted {
+			return
+		}
 		if ref, ok := u.Source.Node.(*syntax.TableRef); ok && len(ref.Columns) > 0 {
 			return // columns under other names
 		}
