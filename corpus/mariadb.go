@@ -99,6 +99,7 @@ func problemIn(p *syntax.Parser, statement string) *syntax.Error {
 type testFile struct {
 	path       string
 	statements []string
+	fails      []bool // by statement: the file says that it is refused
 }
 
 // suiteFiles reads the test files.
@@ -114,7 +115,8 @@ func suiteFiles(root string) ([]testFile, error) {
 			if err != nil {
 				return nil, err
 			}
-			files = append(files, testFile{filepath.Base(path), testStatements(string(src))})
+			statements, fails := testStatements(string(src))
+			files = append(files, testFile{filepath.Base(path), statements, fails})
 		}
 	}
 	return files, nil

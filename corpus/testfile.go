@@ -34,9 +34,10 @@ func words(s string) map[string]bool {
 
 // testStatements gives the SQL of a test file. Left out is what its own
 // language works out (variables, blocks), and what follows a change of
-// sql_mode or character set, under which the server reads differently.
-func testStatements(src string) []string {
-	var out []string
+// sql_mode or character set, under which the server reads differently. fails
+// tells of each statement whether the file says that the server refuses it.
+func testStatements(src string) (out []string, fails []bool) {
+	failing := false
 	delimiter, pending := ";", ""
 	parsing := true
 	lines := strings.Split(src, "\n")
@@ -49,6 +50,7 @@ func testStatements(src string) []string {
 			}
 			command := strings.TrimSpace(strings.TrimPrefix(trimmed, "--"))
 			first := strings.ToLower(strings.TrimRight(firstWord(command), ";("))
+			failing = failing || first == "error"
 			switch {
 			case first == "delimiter":
 				named := strings.TrimSpace(command[len("delimiter"):])
@@ -91,14 +93,15 @@ func testStatements(src string) []string {
 				_, pending, _ = strings.Cut(pending, "\n")
 			}
 			if changesReading(text) {
-				return out
+				return out, fails
 			}
 			if text = strings.TrimLeft(text, "; \n"); parsing && isPlain(text) {
-				out = append(out, text)
+				out, fails = append(out, text), append(fails, failing)
 			}
+			failing = false
 		}
 	}
-	return out
+	return out, fails
 }
 
 // terminator gives the line that ends a block of perl or a written file.

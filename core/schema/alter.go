@@ -23,7 +23,18 @@ func (a applier) alterTable(n *syntax.AlterTable) {
 			t.Name, t.Quoted = a.text(action.To), a.exact(action.To)
 			continue
 		}
-		a.alter(t, action)
+		switch action.Action {
+		case syntax.PartitionToTable:
+			made := t.clone()
+			made.Name, made.Quoted = a.text(action.To), a.exact(action.To)
+			a.schema.put(made)
+		case syntax.TableToPartition:
+			if gone := a.find([]syntax.Ident{action.To}); gone != nil {
+				a.schema.remove(gone)
+			}
+		default:
+			a.alter(t, action)
+		}
 	}
 	a.schema.put(t)
 }

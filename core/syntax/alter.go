@@ -63,6 +63,8 @@ func (p *Parser) alterAction() {
 		p.alterDrop(a)
 	case p.accept(word.Rename):
 		p.alterRename(a)
+	case p.at(word.Convert) && (p.peek(1).Word() == word.Partition || p.peek(1).Word() == word.Table):
+		p.alterConvert(a)
 	case p.atAny(word.Modify, word.Change):
 		p.alterChange(a)
 	case p.at(word.Alter) && p.peek(1).Word() != word.Index && p.peek(1).Word() != word.Key && p.peek(1).Word() != word.Constraint:
@@ -118,6 +120,21 @@ func (p *Parser) alterAdd(a *AlterAction) bool {
 	a.Action, a.Column = AddColumn, p.columnDef()
 	a.Name = a.Column.Name
 	return false
+}
+
+// alterConvert reads MariaDB's CONVERT PARTITION p TO TABLE t, and CONVERT TABLE t TO ….
+func (p *Parser) alterConvert(a *AlterAction) {
+	p.next()
+	a.Action = TableToPartition
+	if p.at(word.Partition) {
+		a.Action = PartitionToTable
+		p.next()
+		p.ident("a partition")
+		p.expect(word.To)
+	}
+	p.expect(word.Table)
+	to := p.path("a table")
+	a.To = to[len(to)-1]
 }
 
 func (p *Parser) alterDrop(a *AlterAction) {

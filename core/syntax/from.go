@@ -198,7 +198,7 @@ func (p *Parser) tablePrimary() TableExpr {
 	start := p.start()
 	lateral := p.accept(word.Lateral)
 	switch {
-	case p.tok.Kind == LeftParen && p.startsQuery(1):
+	case p.tok.Kind == LeftParen && p.startsQuery(1) && p.holdsQueryAlone(1):
 		return p.derived(start, lateral)
 	case p.tok.Kind == LeftParen:
 		p.next()
@@ -324,6 +324,9 @@ func (p *Parser) finishTable(start text.Pos, name []Ident) *TableRef {
 	t := p.slabs.tableRefs.New()
 	t.Name = name
 	p.tableSuffix(t)
+	if p.tok.Kind == Equal && p.dialect == dialect.MariaDB && p.peek(1).Kind == WordToken {
+		p.next() // which says AS there
+	}
 	t.As, t.Alias = p.alias(notTableAlias)
 	if !t.Alias.IsZero() && p.tok.Kind == LeftParen && p.peek(1).Kind != NumberToken {
 		t.Columns = p.identList()

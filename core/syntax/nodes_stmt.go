@@ -174,7 +174,9 @@ const (
 	RenameColumn
 	RenameConstraint
 	RenameTable
-	ChangeColumn // a whole new definition, of MODIFY and CHANGE
+	PartitionToTable // makes a table of a partition
+	TableToPartition // and a partition of a table
+	ChangeColumn     // a whole new definition, of MODIFY and CHANGE
 	OtherAction
 )
 

@@ -268,7 +268,7 @@ func (p *Parser) isUnit(w word.Word) bool {
 
 // parens reads (x), (a, b) or (query).
 func (p *Parser) parens(start text.Pos) Expr {
-	if p.startsQuery(1) {
+	if p.startsQuery(1) && p.holdsQueryAlone(1) {
 		p.next()
 		q := p.query()
 		if inner := onlyParens(q); inner != nil && p.tok.Kind != RightParen && !p.broken {

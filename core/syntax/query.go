@@ -388,6 +388,38 @@ func (p *Parser) values() Body {
 	return n
 }
 
+// holdsQueryAlone reports whether of the parentheses that begin n tokens on, two or
+// more, each holds a query and nothing else: not ((SELECT …) AS t) nor
+// ((SELECT …) + 1). Of fewer it is told when the query is read.
+func (p *Parser) holdsQueryAlone(n int) bool {
+	leading := 0
+	for p.peek(n+leading).Kind == LeftParen {
+		leading++
+	}
+	if leading < 2 {
+		return true
+	}
+	for depth, i := leading, n+leading; depth > 1 && i < 1<<14; i++ {
+		switch p.peek(i).Kind {
+		case EOF:
+			return true
+		case LeftParen:
+			depth++
+		case RightParen:
+			depth--
+			if next := p.peek(i + 1); depth < leading && next.Kind != RightParen {
+				switch next.Word() {
+				case word.Union, word.Intersect, word.Except, word.Minus, word.Order, word.Limit, word.Offset, word.Fetch, word.For, word.Into,
+					word.Lock, word.Procedure:
+				default:
+					return false
+				}
+			}
+		}
+	}
+	return true
+}
+
 // startsQuery reports whether the n-th token from here begins a query,
 // parentheses skipped.
 func (p *Parser) startsQuery(n int) bool {
