@@ -16,6 +16,8 @@ type Binder struct {
 	info     Info
 	schema   *schema.Schema
 	names    map[*schema.Table][]syntax.Sym // the names of a table's columns, numbered once
+	found    map[syntax.Sym]found
+	changes  int // of the schema when found was begun
 	excluded syntax.Sym
 	pending  []pending
 	// routines counts the routine bodies around the statement in hand, in which
@@ -57,13 +59,18 @@ const (
 
 // NewBinder makes a binder for a parser's table of names.
 func NewBinder(names *syntax.Names) *Binder {
-	return &Binder{info: Info{Names: names}, names: map[*schema.Table][]syntax.Sym{}, excluded: names.Intern([]byte("excluded"))}
+	return &Binder{info: Info{Names: names}, names: map[*schema.Table][]syntax.Sym{}, found: map[syntax.Sym]found{}, excluded: names.Intern([]byte("excluded"))}
 }
 
 // Reset begins a new text. The schema may change from statement to statement.
 func (b *Binder) Reset(src []byte, d dialect.Dialect, s *schema.Schema) {
 	b.info.Src, b.info.Dialect, b.info.Schema, b.schema = src, d, s, s
 	clear(b.names)
+	clear(b.found)
+	b.changes = 0
+	if s != nil {
+		b.changes = s.Changes()
+	}
 }
 
 // Bind binds a statement. What it gives is valid until the next call.

@@ -84,3 +84,26 @@ func facts(t *testing.T, query string, d dialect.Dialect) string {
 	}
 	return strings.Join(out, " ")
 }
+
+// TestQuestionsEnd asks of a query that uses each column of the next one within it
+// twice, sixty deep: followed to its end the answer would take longer than a life.
+func TestQuestionsEnd(t *testing.T) {
+	t.Parallel()
+	query := "SELECT hive_id AS a FROM hives"
+	for range 60 {
+		query = "SELECT d.a + COALESCE(d.a, d.a) AS a FROM (" + query + ") AS d"
+	}
+	require.Equal(t, "-.", facts(t, query, dialect.Postgres))
+}
+
+// TestManyJoins asks for the keys of a query with more joins than conclusions are
+// drawn for.
+func TestManyJoins(t *testing.T) {
+	t.Parallel()
+	query := "SELECT h.hive_id FROM hives AS h"
+	for i := range 100 {
+		query += fmt.Sprintf(" LEFT JOIN queens AS q%d ON q%d.queen_id = h.queen_id", i, i)
+	}
+	require.Equal(t, "integer!", facts(t, query, dialect.Postgres))
+	require.Equal(t, "integer! key[0]", facts(t, query[:strings.Index(query, " LEFT JOIN queens AS q60")], dialect.Postgres))
+}

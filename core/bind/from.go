@@ -167,12 +167,8 @@ func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
 	if b.schema == nil {
 		return
 	}
-	qualifier := ""
-	if len(t.Name) > 1 {
-		qualifier = b.info.Names.String(t.Name[len(t.Name)-2].Sym)
-	}
-	if table := b.schema.Table(qualifier, b.info.Names.String(last.Sym)); table != nil {
-		src.table, src.Complete, src.names = table, table.Complete, b.tableColumns(table)
+	if table, names := b.lookUp(t); table != nil {
+		src.table, src.Complete, src.names = table, table.Complete, names
 		if len(t.Columns) > 0 { // other names, so all of them
 			for i, sym := range src.names {
 				if i < len(t.Columns) {
@@ -243,7 +239,37 @@ func (b *Binder) isSystemTable(t *syntax.TableRef) bool {
 	return false
 }
 
+// found is a table of the schema with the names of its columns; nil if there is none.
+type found struct {
+	table *schema.Table
+	names []syntax.Sym
+}
+
+// lookUp finds the schema's table that a reference names. Those without a qualifier
+// are kept until the schema changes.
+func (b *Binder) lookUp(t *syntax.TableRef) (*schema.Table, []syntax.Sym) {
+	last := t.Name[len(t.Name)-1].Sym
+	if len(t.Name) > 1 {
+		table := b.schema.Table(b.info.Names.String(t.Name[len(t.Name)-2].Sym), b.info.Names.String(last))
+		return table, b.tableColumns(table)
+	}
+	if b.changes != b.schema.Changes() {
+		clear(b.found)
+		b.changes = b.schema.Changes()
+	}
+	f, ok := b.found[last]
+	if !ok {
+		f.table = b.schema.Table("", b.info.Names.String(last))
+		f.names = b.tableColumns(f.table)
+		b.found[last] = f
+	}
+	return f.table, f.names
+}
+
 func (b *Binder) tableColumns(t *schema.Table) []syntax.Sym {
+	if t == nil {
+		return nil
+	}
 	if syms, ok := b.names[t]; ok {
 		return syms
 	}

@@ -384,7 +384,7 @@ func (f *Fixed) follow(j outerJoin) bool {
 	}
 	// Of the rows that match, the condition holds.
 	g := f.copy()
-	g.outer = slices.DeleteFunc(g.outer, func(o outerJoin) bool { return o.Join == j.Join })
+	g.outer = slices.DeleteFunc(g.outer, func(o outerJoin) bool { return o.Join == j.Join || !j.optional.has(o.optional.from) })
 	g.makeSolid(j.optionalTable(), j.optional.from, true)
 	g.equate(j.On)
 	g.within(j.optionalTable())

@@ -21,6 +21,7 @@ type Schema struct {
 	routines map[string]bool
 	path     []string // search path, nil for the usual one
 	whole    bool
+	changes  int
 	// Problems tell of what could not be applied.
 	Problems []Problem
 }
@@ -109,8 +110,15 @@ func (s *Schema) only(name string) (t *Table, ok bool) {
 	return t, true
 }
 
+// Changes counts what was added, changed and dropped, so that what was looked up can
+// be kept as long as it stays the same.
+func (s *Schema) Changes() int { return s.changes }
+
 // Search sets where unqualified names are looked for; nil is the usual path.
-func (s *Schema) Search(path []string) { s.path = path }
+func (s *Schema) Search(path []string) {
+	s.path = path
+	s.changes++
+}
 
 // SetWhole tells that the schema holds all tables there are, so that one that it
 // does not have is none.
@@ -233,6 +241,7 @@ func placeOf(t *Table) string {
 }
 
 func (s *Schema) set(qualifier, name string, t *Table) {
+	s.changes++
 	if s.tables == nil {
 		s.tables = map[string][]*entry{}
 	}

@@ -465,37 +465,43 @@ func (s *slabs) reset() {
 
 // Children calls f for each child of n, in the order of declaration.
 func Children(n Node, f func(Node)) {
-	switch n := n.(type) {
-	case *TypedLiteral:
+	switch n.Kind() {
+	case KindTypedLiteral:
+		n := n.(*TypedLiteral)
 		if n.Type != nil {
 			f(n.Type)
 		}
 		if n.Value != nil {
 			f(n.Value)
 		}
-	case *Interval:
+	case KindInterval:
+		n := n.(*Interval)
 		if n.Value != nil {
 			f(n.Value)
 		}
-	case *Unary:
+	case KindUnary:
+		n := n.(*Unary)
 		if n.X != nil {
 			f(n.X)
 		}
-	case *Binary:
-		if n.X != nil {
-			f(n.X)
-		}
-		if n.Y != nil {
-			f(n.Y)
-		}
-	case *Is:
+	case KindBinary:
+		n := n.(*Binary)
 		if n.X != nil {
 			f(n.X)
 		}
 		if n.Y != nil {
 			f(n.Y)
 		}
-	case *Between:
+	case KindIs:
+		n := n.(*Is)
+		if n.X != nil {
+			f(n.X)
+		}
+		if n.Y != nil {
+			f(n.Y)
+		}
+	case KindBetween:
+		n := n.(*Between)
 		if n.X != nil {
 			f(n.X)
 		}
@@ -505,7 +511,8 @@ func Children(n Node, f func(Node)) {
 		if n.High != nil {
 			f(n.High)
 		}
-	case *In:
+	case KindIn:
+		n := n.(*In)
 		if n.X != nil {
 			f(n.X)
 		}
@@ -518,7 +525,8 @@ func Children(n Node, f func(Node)) {
 		if n.Other != nil {
 			f(n.Other)
 		}
-	case *Like:
+	case KindLike:
+		n := n.(*Like)
 		if n.X != nil {
 			f(n.X)
 		}
@@ -528,18 +536,21 @@ func Children(n Node, f func(Node)) {
 		if n.Escape != nil {
 			f(n.Escape)
 		}
-	case *Exists:
+	case KindExists:
+		n := n.(*Exists)
 		if n.Query != nil {
 			f(n.Query)
 		}
-	case *Quantified:
+	case KindQuantified:
+		n := n.(*Quantified)
 		if n.Query != nil {
 			f(n.Query)
 		}
 		if n.X != nil {
 			f(n.X)
 		}
-	case *Case:
+	case KindCase:
+		n := n.(*Case)
 		if n.Operand != nil {
 			f(n.Operand)
 		}
@@ -549,14 +560,16 @@ func Children(n Node, f func(Node)) {
 		if n.Else != nil {
 			f(n.Else)
 		}
-	case *When:
+	case KindWhen:
+		n := n.(*When)
 		if n.Cond != nil {
 			f(n.Cond)
 		}
 		if n.Then != nil {
 			f(n.Then)
 		}
-	case *Cast:
+	case KindCast:
+		n := n.(*Cast)
 		if n.X != nil {
 			f(n.X)
 		}
@@ -566,11 +579,13 @@ func Children(n Node, f func(Node)) {
 		if n.Format != nil {
 			f(n.Format)
 		}
-	case *TypeName:
+	case KindTypeName:
+		n := n.(*TypeName)
 		for _, c := range n.Args {
 			f(c)
 		}
-	case *Call:
+	case KindCall:
+		n := n.(*Call)
 		for _, c := range n.Args {
 			f(c)
 		}
@@ -583,63 +598,75 @@ func Children(n Node, f func(Node)) {
 		if n.Over != nil {
 			f(n.Over)
 		}
-	case *Window:
+	case KindWindow:
+		n := n.(*Window)
 		for _, c := range n.Partition {
 			f(c)
 		}
 		for _, c := range n.OrderBy {
 			f(c)
 		}
-	case *Paren:
+	case KindParen:
+		n := n.(*Paren)
 		if n.X != nil {
 			f(n.X)
 		}
-	case *Row:
+	case KindRow:
+		n := n.(*Row)
 		for _, c := range n.Items {
 			f(c)
 		}
-	case *Subquery:
+	case KindSubquery:
+		n := n.(*Subquery)
 		if n.Query != nil {
 			f(n.Query)
 		}
-	case *Array:
+	case KindArray:
+		n := n.(*Array)
 		for _, c := range n.Items {
 			f(c)
 		}
 		if n.Query != nil {
 			f(n.Query)
 		}
-	case *Subscript:
+	case KindSubscript:
+		n := n.(*Subscript)
 		if n.X != nil {
 			f(n.X)
 		}
 		for _, c := range n.Items {
 			f(c)
 		}
-	case *Field:
+	case KindField:
+		n := n.(*Field)
 		if n.X != nil {
 			f(n.X)
 		}
-	case *Collate:
+	case KindCollate:
+		n := n.(*Collate)
 		if n.X != nil {
 			f(n.X)
 		}
-	case *AtZone:
+	case KindAtZone:
+		n := n.(*AtZone)
 		if n.X != nil {
 			f(n.X)
 		}
 		if n.Zone != nil {
 			f(n.Zone)
 		}
-	case *NamedArg:
+	case KindNamedArg:
+		n := n.(*NamedArg)
 		if n.X != nil {
 			f(n.X)
 		}
-	case *OuterMark:
+	case KindOuterMark:
+		n := n.(*OuterMark)
 		if n.X != nil {
 			f(n.X)
 		}
-	case *Query:
+	case KindQuery:
+		n := n.(*Query)
 		if n.With != nil {
 			f(n.With)
 		}
@@ -652,18 +679,21 @@ func Children(n Node, f func(Node)) {
 		if n.Limit != nil {
 			f(n.Limit)
 		}
-	case *With:
+	case KindWith:
+		n := n.(*With)
 		for _, c := range n.CTEs {
 			f(c)
 		}
-	case *CTE:
+	case KindCTE:
+		n := n.(*CTE)
 		if n.Query != nil {
 			f(n.Query)
 		}
 		if n.Stmt != nil {
 			f(n.Stmt)
 		}
-	case *Select:
+	case KindSelect:
+		n := n.(*Select)
 		for _, c := range n.DistinctOn {
 			f(c)
 		}
@@ -694,77 +724,94 @@ func Children(n Node, f func(Node)) {
 		if n.Qualify != nil {
 			f(n.Qualify)
 		}
-	case *SelectItem:
+	case KindSelectItem:
+		n := n.(*SelectItem)
 		if n.X != nil {
 			f(n.X)
 		}
-	case *From:
+	case KindFrom:
+		n := n.(*From)
 		for _, c := range n.Tables {
 			f(c)
 		}
-	case *Where:
+	case KindWhere:
+		n := n.(*Where)
 		if n.Cond != nil {
 			f(n.Cond)
 		}
-	case *GroupBy:
+	case KindGroupBy:
+		n := n.(*GroupBy)
 		for _, c := range n.Items {
 			f(c)
 		}
-	case *GroupingSet:
+	case KindGroupingSet:
+		n := n.(*GroupingSet)
 		for _, c := range n.Items {
 			f(c)
 		}
-	case *Having:
+	case KindHaving:
+		n := n.(*Having)
 		if n.Cond != nil {
 			f(n.Cond)
 		}
-	case *Qualify:
+	case KindQualify:
+		n := n.(*Qualify)
 		if n.Cond != nil {
 			f(n.Cond)
 		}
-	case *OrderBy:
+	case KindOrderBy:
+		n := n.(*OrderBy)
 		for _, c := range n.Items {
 			f(c)
 		}
-	case *OrderItem:
+	case KindOrderItem:
+		n := n.(*OrderItem)
 		if n.X != nil {
 			f(n.X)
 		}
-	case *Limit:
+	case KindLimit:
+		n := n.(*Limit)
 		if n.Count != nil {
 			f(n.Count)
 		}
 		if n.Offset != nil {
 			f(n.Offset)
 		}
-	case *SetOp:
+	case KindSetOp:
+		n := n.(*SetOp)
 		if n.Left != nil {
 			f(n.Left)
 		}
 		if n.Right != nil {
 			f(n.Right)
 		}
-	case *Values:
+	case KindValues:
+		n := n.(*Values)
 		for _, c := range n.Rows {
 			f(c)
 		}
-	case *TableBody:
+	case KindTableBody:
+		n := n.(*TableBody)
 		if n.Table != nil {
 			f(n.Table)
 		}
-	case *ParenQuery:
+	case KindParenQuery:
+		n := n.(*ParenQuery)
 		if n.Query != nil {
 			f(n.Query)
 		}
-	case *Derived:
+	case KindDerived:
+		n := n.(*Derived)
 		if n.Query != nil {
 			f(n.Query)
 		}
-	case *FuncTable:
+	case KindFuncTable:
+		n := n.(*FuncTable)
 		for _, c := range n.Calls {
 			f(c)
 		}
-	case *Join:
+	case KindJoin:
+		n := n.(*Join)
 		if n.Left != nil {
 			f(n.Left)
 		}
@@ -774,15 +821,18 @@ func Children(n Node, f func(Node)) {
 		if n.On != nil {
 			f(n.On)
 		}
-	case *ParenTable:
+	case KindParenTable:
+		n := n.(*ParenTable)
 		if n.Table != nil {
 			f(n.Table)
 		}
-	case *SelectStmt:
+	case KindSelectStmt:
+		n := n.(*SelectStmt)
 		if n.Query != nil {
 			f(n.Query)
 		}
-	case *Insert:
+	case KindInsert:
+		n := n.(*Insert)
 		if n.With != nil {
 			f(n.With)
 		}
@@ -804,14 +854,16 @@ func Children(n Node, f func(Node)) {
 		for _, c := range n.Returning {
 			f(c)
 		}
-	case *Assign:
+	case KindAssign:
+		n := n.(*Assign)
 		if n.Target != nil {
 			f(n.Target)
 		}
 		if n.Value != nil {
 			f(n.Value)
 		}
-	case *Update:
+	case KindUpdate:
+		n := n.(*Update)
 		if n.With != nil {
 			f(n.With)
 		}
@@ -836,7 +888,8 @@ func Children(n Node, f func(Node)) {
 		for _, c := range n.Returning {
 			f(c)
 		}
-	case *Delete:
+	case KindDelete:
+		n := n.(*Delete)
 		if n.With != nil {
 			f(n.With)
 		}
@@ -861,7 +914,8 @@ func Children(n Node, f func(Node)) {
 		for _, c := range n.Returning {
 			f(c)
 		}
-	case *Merge:
+	case KindMerge:
+		n := n.(*Merge)
 		if n.With != nil {
 			f(n.With)
 		}
@@ -880,7 +934,8 @@ func Children(n Node, f func(Node)) {
 		for _, c := range n.Returning {
 			f(c)
 		}
-	case *MergeBranch:
+	case KindMergeBranch:
+		n := n.(*MergeBranch)
 		if n.Cond != nil {
 			f(n.Cond)
 		}
@@ -890,7 +945,8 @@ func Children(n Node, f func(Node)) {
 		if n.Values != nil {
 			f(n.Values)
 		}
-	case *CreateTable:
+	case KindCreateTable:
+		n := n.(*CreateTable)
 		for _, c := range n.Columns {
 			f(c)
 		}
@@ -900,25 +956,29 @@ func Children(n Node, f func(Node)) {
 		if n.Query != nil {
 			f(n.Query)
 		}
-	case *ColumnDef:
+	case KindColumnDef:
+		n := n.(*ColumnDef)
 		if n.Type != nil {
 			f(n.Type)
 		}
 		for _, c := range n.Constraints {
 			f(c)
 		}
-	case *Constraint:
+	case KindConstraint:
+		n := n.(*Constraint)
 		for _, c := range n.Columns {
 			f(c)
 		}
 		if n.X != nil {
 			f(n.X)
 		}
-	case *AlterTable:
+	case KindAlterTable:
+		n := n.(*AlterTable)
 		for _, c := range n.Actions {
 			f(c)
 		}
-	case *AlterAction:
+	case KindAlterAction:
+		n := n.(*AlterAction)
 		if n.Column != nil {
 			f(n.Column)
 		}
@@ -931,11 +991,13 @@ func Children(n Node, f func(Node)) {
 		if n.X != nil {
 			f(n.X)
 		}
-	case *Drop:
+	case KindDrop:
+		n := n.(*Drop)
 		for _, c := range n.Tables {
 			f(c)
 		}
-	case *CreateType:
+	case KindCreateType:
+		n := n.(*CreateType)
 		for _, c := range n.Values {
 			f(c)
 		}
@@ -945,22 +1007,26 @@ func Children(n Node, f func(Node)) {
 		if n.Check != nil {
 			f(n.Check)
 		}
-	case *CreateView:
+	case KindCreateView:
+		n := n.(*CreateView)
 		if n.Query != nil {
 			f(n.Query)
 		}
-	case *CreateIndex:
+	case KindCreateIndex:
+		n := n.(*CreateIndex)
 		for _, c := range n.Items {
 			f(c)
 		}
 		if n.Where != nil {
 			f(n.Where)
 		}
-	case *Routine:
+	case KindRoutine:
+		n := n.(*Routine)
 		for _, c := range n.Body {
 			f(c)
 		}
-	case *Control:
+	case KindControl:
+		n := n.(*Control)
 		for _, c := range n.Exprs {
 			f(c)
 		}
@@ -971,653 +1037,930 @@ func Children(n Node, f func(Node)) {
 }
 
 // Link records the parent of every node below n, by the number of the node.
-func Link(n Node, parents []Node) {
-	switch n := n.(type) {
-	case *TypedLiteral:
+func Link(n Node, parents []Node) { link(n, n.Kind(), parents) }
+
+// branches are the kinds that have children.
+var branches = Kinds(
+	KindTypedLiteral,
+	KindInterval,
+	KindUnary,
+	KindBinary,
+	KindIs,
+	KindBetween,
+	KindIn,
+	KindLike,
+	KindExists,
+	KindQuantified,
+	KindCase,
+	KindWhen,
+	KindCast,
+	KindTypeName,
+	KindCall,
+	KindWindow,
+	KindParen,
+	KindRow,
+	KindSubquery,
+	KindArray,
+	KindSubscript,
+	KindField,
+	KindCollate,
+	KindAtZone,
+	KindNamedArg,
+	KindOuterMark,
+	KindQuery,
+	KindWith,
+	KindCTE,
+	KindSelect,
+	KindSelectItem,
+	KindFrom,
+	KindWhere,
+	KindGroupBy,
+	KindGroupingSet,
+	KindHaving,
+	KindQualify,
+	KindOrderBy,
+	KindOrderItem,
+	KindLimit,
+	KindSetOp,
+	KindValues,
+	KindTableBody,
+	KindParenQuery,
+	KindDerived,
+	KindFuncTable,
+	KindJoin,
+	KindParenTable,
+	KindSelectStmt,
+	KindInsert,
+	KindAssign,
+	KindUpdate,
+	KindDelete,
+	KindMerge,
+	KindMergeBranch,
+	KindCreateTable,
+	KindColumnDef,
+	KindConstraint,
+	KindAlterTable,
+	KindAlterAction,
+	KindDrop,
+	KindCreateType,
+	KindCreateView,
+	KindCreateIndex,
+	KindRoutine,
+	KindControl,
+)
+
+func link(n Node, kind Kind, parents []Node) {
+	switch kind {
+	case KindTypedLiteral:
+		n := n.(*TypedLiteral)
 		if c := n.Type; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindTypeName, parents)
 		}
 		if c := n.Value; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Interval:
+	case KindInterval:
+		n := n.(*Interval)
 		if c := n.Value; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Unary:
+	case KindUnary:
+		n := n.(*Unary)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Binary:
+	case KindBinary:
+		n := n.(*Binary)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Y; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Is:
+	case KindIs:
+		n := n.(*Is)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Y; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Between:
+	case KindBetween:
+		n := n.(*Between)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Low; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.High; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *In:
+	case KindIn:
+		n := n.(*In)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		for _, c := range n.List {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Query; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindQuery, parents)
 		}
 		if c := n.Other; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Like:
+	case KindLike:
+		n := n.(*Like)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Pattern; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Escape; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Exists:
+	case KindExists:
+		n := n.(*Exists)
 		if c := n.Query; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindQuery, parents)
 		}
-	case *Quantified:
+	case KindQuantified:
+		n := n.(*Quantified)
 		if c := n.Query; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindQuery, parents)
 		}
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Case:
+	case KindCase:
+		n := n.(*Case)
 		if c := n.Operand; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		for _, c := range n.Whens {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindWhen, parents)
 		}
 		if c := n.Else; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *When:
+	case KindWhen:
+		n := n.(*When)
 		if c := n.Cond; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Then; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Cast:
+	case KindCast:
+		n := n.(*Cast)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Type; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindTypeName, parents)
 		}
 		if c := n.Format; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *TypeName:
+	case KindTypeName:
+		n := n.(*TypeName)
 		for _, c := range n.Args {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Call:
+	case KindCall:
+		n := n.(*Call)
 		for _, c := range n.Args {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		for _, c := range n.OrderBy {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindOrderItem, parents)
 		}
 		if c := n.Filter; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Over; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindWindow, parents)
 		}
-	case *Window:
+	case KindWindow:
+		n := n.(*Window)
 		for _, c := range n.Partition {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		for _, c := range n.OrderBy {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindOrderItem, parents)
 		}
-	case *Paren:
+	case KindParen:
+		n := n.(*Paren)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Row:
+	case KindRow:
+		n := n.(*Row)
 		for _, c := range n.Items {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Subquery:
+	case KindSubquery:
+		n := n.(*Subquery)
 		if c := n.Query; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindQuery, parents)
 		}
-	case *Array:
+	case KindArray:
+		n := n.(*Array)
 		for _, c := range n.Items {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Query; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindQuery, parents)
 		}
-	case *Subscript:
+	case KindSubscript:
+		n := n.(*Subscript)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		for _, c := range n.Items {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Field:
+	case KindField:
+		n := n.(*Field)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Collate:
+	case KindCollate:
+		n := n.(*Collate)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *AtZone:
+	case KindAtZone:
+		n := n.(*AtZone)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Zone; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *NamedArg:
+	case KindNamedArg:
+		n := n.(*NamedArg)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *OuterMark:
+	case KindOuterMark:
+		n := n.(*OuterMark)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Query:
+	case KindQuery:
+		n := n.(*Query)
 		if c := n.With; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindWith, parents)
 		}
 		if c := n.Body; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.OrderBy; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindOrderBy, parents)
 		}
 		if c := n.Limit; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindLimit, parents)
 		}
-	case *With:
+	case KindWith:
+		n := n.(*With)
 		for _, c := range n.CTEs {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindCTE, parents)
 		}
-	case *CTE:
+	case KindCTE:
+		n := n.(*CTE)
 		if c := n.Query; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindQuery, parents)
 		}
 		if c := n.Stmt; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Select:
+	case KindSelect:
+		n := n.(*Select)
 		for _, c := range n.DistinctOn {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Top; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindLimit, parents)
 		}
 		for _, c := range n.Items {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindSelectItem, parents)
 		}
 		for _, c := range n.Into {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.From; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindFrom, parents)
 		}
 		if c := n.Where; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindWhere, parents)
 		}
 		if c := n.GroupBy; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindGroupBy, parents)
 		}
 		if c := n.Having; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindHaving, parents)
 		}
 		for _, c := range n.Windows {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindWindow, parents)
 		}
 		if c := n.Qualify; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindQualify, parents)
 		}
-	case *SelectItem:
+	case KindSelectItem:
+		n := n.(*SelectItem)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *From:
+	case KindFrom:
+		n := n.(*From)
 		for _, c := range n.Tables {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Where:
+	case KindWhere:
+		n := n.(*Where)
 		if c := n.Cond; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *GroupBy:
+	case KindGroupBy:
+		n := n.(*GroupBy)
 		for _, c := range n.Items {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *GroupingSet:
+	case KindGroupingSet:
+		n := n.(*GroupingSet)
 		for _, c := range n.Items {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Having:
+	case KindHaving:
+		n := n.(*Having)
 		if c := n.Cond; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Qualify:
+	case KindQualify:
+		n := n.(*Qualify)
 		if c := n.Cond; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *OrderBy:
+	case KindOrderBy:
+		n := n.(*OrderBy)
 		for _, c := range n.Items {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindOrderItem, parents)
 		}
-	case *OrderItem:
+	case KindOrderItem:
+		n := n.(*OrderItem)
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Limit:
+	case KindLimit:
+		n := n.(*Limit)
 		if c := n.Count; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Offset; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *SetOp:
+	case KindSetOp:
+		n := n.(*SetOp)
 		if c := n.Left; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Right; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Values:
+	case KindValues:
+		n := n.(*Values)
 		for _, c := range n.Rows {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindRow, parents)
 		}
-	case *TableBody:
+	case KindTableBody:
+		n := n.(*TableBody)
 		if c := n.Table; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
 		}
-	case *ParenQuery:
+	case KindParenQuery:
+		n := n.(*ParenQuery)
 		if c := n.Query; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindQuery, parents)
 		}
-	case *Derived:
+	case KindDerived:
+		n := n.(*Derived)
 		if c := n.Query; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindQuery, parents)
 		}
-	case *FuncTable:
+	case KindFuncTable:
+		n := n.(*FuncTable)
 		for _, c := range n.Calls {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Join:
+	case KindJoin:
+		n := n.(*Join)
 		if c := n.Left; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Right; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.On; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *ParenTable:
+	case KindParenTable:
+		n := n.(*ParenTable)
 		if c := n.Table; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *SelectStmt:
+	case KindSelectStmt:
+		n := n.(*SelectStmt)
 		if c := n.Query; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindQuery, parents)
 		}
-	case *Insert:
+	case KindInsert:
+		n := n.(*Insert)
 		if c := n.With; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindWith, parents)
 		}
 		if c := n.Table; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
 		}
 		if c := n.Query; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindQuery, parents)
 		}
 		for _, c := range n.Set {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindAssign, parents)
 		}
 		for _, c := range n.Conflict {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindAssign, parents)
 		}
 		if c := n.Where; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindWhere, parents)
 		}
 		for _, c := range n.Returning {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindSelectItem, parents)
 		}
-	case *Assign:
+	case KindAssign:
+		n := n.(*Assign)
 		if c := n.Target; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Value; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Update:
+	case KindUpdate:
+		n := n.(*Update)
 		if c := n.With; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindWith, parents)
 		}
 		if c := n.Table; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		for _, c := range n.Set {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindAssign, parents)
 		}
 		if c := n.From; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindFrom, parents)
 		}
 		if c := n.Where; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindWhere, parents)
 		}
 		if c := n.OrderBy; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindOrderBy, parents)
 		}
 		if c := n.Limit; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindLimit, parents)
 		}
 		for _, c := range n.Returning {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindSelectItem, parents)
 		}
-	case *Delete:
+	case KindDelete:
+		n := n.(*Delete)
 		if c := n.With; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindWith, parents)
 		}
 		for _, c := range n.Targets {
 			parents[c.ID()] = n
-			Link(c, parents)
 		}
 		if c := n.From; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindFrom, parents)
 		}
 		if c := n.Using; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindFrom, parents)
 		}
 		if c := n.Where; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindWhere, parents)
 		}
 		if c := n.OrderBy; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindOrderBy, parents)
 		}
 		if c := n.Limit; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindLimit, parents)
 		}
 		for _, c := range n.Returning {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindSelectItem, parents)
 		}
-	case *Merge:
+	case KindMerge:
+		n := n.(*Merge)
 		if c := n.With; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindWith, parents)
 		}
 		if c := n.Target; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
 		}
 		if c := n.Source; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.On; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		for _, c := range n.Branches {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindMergeBranch, parents)
 		}
 		for _, c := range n.Returning {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindSelectItem, parents)
 		}
-	case *MergeBranch:
+	case KindMergeBranch:
+		n := n.(*MergeBranch)
 		if c := n.Cond; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		for _, c := range n.Set {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindAssign, parents)
 		}
 		if c := n.Values; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindRow, parents)
 		}
-	case *CreateTable:
+	case KindCreateTable:
+		n := n.(*CreateTable)
 		for _, c := range n.Columns {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindColumnDef, parents)
 		}
 		for _, c := range n.Constraints {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindConstraint, parents)
 		}
 		if c := n.Query; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindQuery, parents)
 		}
-	case *ColumnDef:
+	case KindColumnDef:
+		n := n.(*ColumnDef)
 		if c := n.Type; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindTypeName, parents)
 		}
 		for _, c := range n.Constraints {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindConstraint, parents)
 		}
-	case *Constraint:
+	case KindConstraint:
+		n := n.(*Constraint)
 		for _, c := range n.Columns {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindOrderItem, parents)
 		}
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *AlterTable:
+	case KindAlterTable:
+		n := n.(*AlterTable)
 		for _, c := range n.Actions {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindAlterAction, parents)
 		}
-	case *AlterAction:
+	case KindAlterAction:
+		n := n.(*AlterAction)
 		if c := n.Column; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindColumnDef, parents)
 		}
 		if c := n.Constraint; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindConstraint, parents)
 		}
 		if c := n.Type; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindTypeName, parents)
 		}
 		if c := n.X; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Drop:
+	case KindDrop:
+		n := n.(*Drop)
 		for _, c := range n.Tables {
 			parents[c.ID()] = n
-			Link(c, parents)
 		}
-	case *CreateType:
+	case KindCreateType:
+		n := n.(*CreateType)
 		for _, c := range n.Values {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		if c := n.Type; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindTypeName, parents)
 		}
 		if c := n.Check; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *CreateView:
+	case KindCreateView:
+		n := n.(*CreateView)
 		if c := n.Query; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindQuery, parents)
 		}
-	case *CreateIndex:
+	case KindCreateIndex:
+		n := n.(*CreateIndex)
 		for _, c := range n.Items {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindOrderItem, parents)
 		}
 		if c := n.Where; c != nil {
 			parents[c.ID()] = n
-			Link(c, parents)
+			link(c, KindWhere, parents)
 		}
-	case *Routine:
+	case KindRoutine:
+		n := n.(*Routine)
 		for _, c := range n.Body {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
-	case *Control:
+	case KindControl:
+		n := n.(*Control)
 		for _, c := range n.Exprs {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 		for _, c := range n.Stmts {
 			parents[c.ID()] = n
-			Link(c, parents)
+			if k := c.Kind(); branches.Has(k) {
+				link(c, k, parents)
+			}
 		}
 	}
 }

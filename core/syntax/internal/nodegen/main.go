@@ -23,6 +23,7 @@ type decl struct {
 
 type field struct {
 	name  string
+	typ   string
 	list  bool // a slice of nodes
 	iface bool // an interface, which may be nil
 }
@@ -108,7 +109,7 @@ func keepNodeFields(decls []decl) {
 		for _, f := range decls[i].fields {
 			name, typ, _ := strings.Cut(f.name, ":")
 			if nodes[typ] {
-				f.name = name
+				f.name, f.typ = name, typ
 				kept = append(kept, f)
 			}
 		}
@@ -143,12 +144,12 @@ func write(decls []decl) []byte {
 	for _, d := range decls {
 		p("\ts.%s.Reset()", slabName(d.name))
 	}
-	p("}\n\n// Children calls f for each child of n, in the order of declaration.\nfunc Children(n Node, f func(Node)) {\n\tswitch n := n.(type) {")
+	p("}\n\n// Children calls f for each child of n, in the order of declaration.\nfunc Children(n Node, f func(Node)) {\n\tswitch n.Kind() {")
 	for _, d := range decls {
 		if len(d.fields) == 0 {
 			continue
 		}
-		p("\tcase *%s:", d.name)
+		p("\tcase Kind%s:\n\t\tn := n.(*%s)", d.name, d.name)
 		for _, fl := range d.fields {
 			if fl.list {
 				p("\t\tfor _, c := range n.%s {\n\t\t\tf(c)\n\t\t}", fl.name)
@@ -157,18 +158,34 @@ func write(decls []decl) []byte {
 			}
 		}
 	}
-	p("\t}\n}\n\n// Link records the parent of every node below n, by the number of the node.\nfunc Link(n Node, parents []Node) {\n\tswitch n := n.(type) {")
+	p("\t}\n}\n\n// Link records the parent of every node below n, by the number of the node.\nfunc Link(n Node, parents []Node) { link(n, n.Kind(), parents) }\n")
+	branches := map[string]bool{}
+	p("// branches are the kinds that have children.\nvar branches = Kinds(")
+	for _, d := range decls {
+		if branches[d.name] = len(d.fields) > 0; branches[d.name] {
+			p("\tKind%s,", d.name)
+		}
+	}
+	p(")\n\nfunc link(n Node, kind Kind, parents []Node) {\n\tswitch kind {")
 	for _, d := range decls {
 		if len(d.fields) == 0 {
 			continue
 		}
-		p("\tcase *%s:", d.name)
+		p("\tcase Kind%s:\n\t\tn := n.(*%s)", d.name, d.name)
 		for _, fl := range d.fields {
 			if fl.list {
-				p("\t\tfor _, c := range n.%s {\n\t\t\tparents[c.ID()] = n\n\t\t\tLink(c, parents)\n\t\t}", fl.name)
+				p("\t\tfor _, c := range n.%s {", fl.name)
 			} else {
-				p("\t\tif c := n.%s; c != nil {\n\t\t\tparents[c.ID()] = n\n\t\t\tLink(c, parents)\n\t\t}", fl.name)
+				p("\t\tif c := n.%s; c != nil {", fl.name)
 			}
+			p("\t\t\tparents[c.ID()] = n")
+			switch {
+			case fl.iface:
+				p("\t\t\tif k := c.Kind(); branches.Has(k) {\n\t\t\t\tlink(c, k, parents)\n\t\t\t}")
+			case branches[fl.typ]:
+				p("\t\t\tlink(c, Kind%s, parents)", fl.typ)
+			}
+			p("\t\t}")
 		}
 	}
 	p("\t}\n}")
