@@ -217,6 +217,9 @@ func (b *Binder) inRecursion(t syntax.Node) bool {
 // own, or one that no definition in the text would show.
 func (b *Binder) isSystemTable(t *syntax.TableRef) bool {
 	names := b.info.Names
+	if len(t.Name) > 1 && !b.schema.HasQualifier(names.String(t.Name[len(t.Name)-2].Sym)) {
+		return true // of another database
+	}
 	last := names.String(t.Name[len(t.Name)-1].Sym)
 	if len(t.Name) > 1 {
 		switch names.String(t.Name[len(t.Name)-2].Sym) {

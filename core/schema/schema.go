@@ -152,6 +152,28 @@ func (s *Schema) named(name string) []*Table {
 	return found
 }
 
+// HasQualifier reports whether a table is in the schema of the name, or it is one in
+// which tables are without being told.
+func (s *Schema) HasQualifier(name string) bool {
+	path := s.path
+	if path == nil {
+		path = usualPath
+	}
+	if slices.ContainsFunc(path, func(p string) bool { return strings.EqualFold(p, name) }) {
+		return true
+	}
+	for ; s != nil; s = s.below {
+		for _, entries := range s.tables {
+			for _, e := range entries {
+				if e.table != nil && strings.EqualFold(e.table.Qualifier, name) {
+					return true
+				}
+			}
+		}
+	}
+	return false
+}
+
 // Tables gives the tables and views of s and those below it, in the order of
 // their qualified names.
 func (s *Schema) Tables() []*Table {
