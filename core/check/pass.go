@@ -1,6 +1,8 @@
 package check
 
 import (
+	"strings"
+
 	"justlens/core/bind"
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
@@ -189,3 +191,20 @@ func (p *Pass) starWidth(scope *bind.Scope, star *syntax.Star) (int, bool) {
 // ShortNames reports whether a list of names may be shorter than the columns
 // that it names.
 func (p *Pass) ShortNames() bool { return p.Dialect == dialect.Postgres || p.Dialect == dialect.ANSI }
+
+// briefest is how many characters of an expression a sentence takes.
+const briefest = 60
+
+// Brief gives the text of a node for a sentence: on one line, and cut where it is
+// long.
+func (p *Pass) Brief(n syntax.Node) string {
+	s := p.Text(n)
+	if len(s) <= briefest && !strings.ContainsAny(s, "\n\t\r") {
+		return s
+	}
+	words := strings.Join(strings.Fields(s), " ")
+	if r := []rune(words); len(r) > briefest {
+		return strings.TrimRight(string(r[:briefest-1]), " ") + "…"
+	}
+	return words
+}

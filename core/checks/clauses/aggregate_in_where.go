@@ -52,7 +52,7 @@ func runAggregateInWhere(p *check.Pass, n syntax.Node) {
 		Span:      call.Span(),
 		Context:   where.Span(),
 		Certainty: check.Certain,
-		Message:   fmt.Sprintf("WHERE cannot use the aggregate %s", p.Text(call)),
+		Message:   fmt.Sprintf("WHERE cannot use the aggregate %s", p.Brief(call)),
 		Why: fmt.Sprintf("WHERE picks single rows before they are grouped, so %s does not exist there yet; HAVING picks groups.",
 			p.Text(call)),
 	}
@@ -84,7 +84,7 @@ func aliasOfAggregate(p *check.Pass, name *syntax.Name) {
 	if found {
 		p.Report(check.Finding{
 			Span: name.Span(), Certainty: check.Certain,
-			Message: fmt.Sprintf("WHERE cannot use %s, which is %s", p.Text(name), p.Text(u.Item.X)),
+			Message: fmt.Sprintf("WHERE cannot use %s, which is %s", p.Brief(name), p.Brief(u.Item.X)),
 			Why:     "WHERE picks single rows before they are put together, so their sum, or their place among others, does not exist there yet.",
 			Related: []check.Related{{Span: u.Item.Span(), Message: "named here"}},
 			Mends:   []check.Mend{{Title: "ask it in HAVING, or in a query around this one", Effect: check.ByHand}},

@@ -35,7 +35,7 @@ var aggregateInJoin = &check.Check{
 			}
 			p.Report(check.Finding{
 				Span: c.Span(), Context: j.On.Span(), Certainty: check.Certain,
-				Message: fmt.Sprintf("ON cannot use the aggregate %s", p.Text(c)),
+				Message: fmt.Sprintf("ON cannot use the aggregate %s", p.Brief(c)),
 				Why:     "Joins put single rows side by side before they are grouped, so the aggregate does not exist there yet.",
 				Mends:   []check.Mend{{Title: "ask it in HAVING, or work it out in a derived table and join that", Effect: check.ByHand}},
 			})
@@ -80,7 +80,7 @@ func runAggregateInGroupBy(p *check.Pass, n syntax.Node) {
 		}
 		f := check.Finding{
 			Span: x.Span(), Certainty: check.Certain,
-			Message: fmt.Sprintf("GROUP BY cannot use the aggregate %s", p.Text(found)),
+			Message: fmt.Sprintf("GROUP BY cannot use the aggregate %s", p.Brief(found)),
 			Why:     "The groups must be known before anything is worked out for them.",
 		}
 		if len(g.Items) > 1 {
@@ -150,7 +150,7 @@ var nestedAggregate = &check.Check{
 				}
 				p.Report(check.Finding{
 					Span: inner.Span(), Context: outer.Span(), Certainty: check.Certain,
-					Message: fmt.Sprintf("%s stands inside the aggregate %s", p.Text(inner), p.FunctionText(outer)),
+					Message: fmt.Sprintf("%s stands inside the aggregate %s", p.Brief(inner), p.FunctionText(outer)),
 					Why:     "The inner aggregate leaves one value a group, so the outer one has no rows left to work on in the same query.",
 					Mends:   []check.Mend{{Title: "work the inner aggregate out in a derived table", Effect: check.ByHand}},
 				})
@@ -194,7 +194,7 @@ var aggregateInWrite = &check.Check{
 		}
 		p.Report(check.Finding{
 			Span: c.Span(), Certainty: check.Certain,
-			Message: fmt.Sprintf("%s cannot use %s", name, p.Text(c)),
+			Message: fmt.Sprintf("%s cannot use %s", name, p.Brief(c)),
 			Why:     "It works on one row at a time, so there are no rows to put together.",
 			Mends:   []check.Mend{{Title: "take the value from a subquery", Effect: check.ByHand}},
 		})

@@ -69,7 +69,7 @@ func runAliasInWhere(p *check.Pass, n syntax.Node) {
 		Span:      name.Span(),
 		Context:   place.Span(),
 		Certainty: check.Likely,
-		Message:   fmt.Sprintf("%s cannot see the alias %s", clause, p.Text(name)),
+		Message:   fmt.Sprintf("%s cannot see the alias %s", clause, p.Brief(name)),
 		Why: fmt.Sprintf("%s is worked out before the select list, where %s is named, and no column of that name is known.",
 			clause, p.Text(name)),
 		Related: []check.Related{{Span: item.Span(), Message: "named here"}},

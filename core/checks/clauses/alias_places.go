@@ -129,7 +129,7 @@ func reportAlias(p *check.Pass, name *syntax.Name, kind syntax.Kind, clause, why
 	}
 	f := check.Finding{
 		Span: name.Span(), Context: place.Span(), Certainty: check.Likely,
-		Message: fmt.Sprintf("%s cannot see the alias %s", clause, p.Text(name)),
+		Message: fmt.Sprintf("%s cannot see the alias %s", clause, p.Brief(name)),
 		Why:     fmt.Sprintf("%s, and no column of that name is known.", why),
 		Related: []check.Related{{Span: item.Span(), Message: "named here"}},
 	}

@@ -191,7 +191,7 @@ func distinctOrder(p *check.Pass, q *syntax.Query, sel *syntax.Select) {
 		}
 		p.Report(check.Finding{
 			Span: item.X.Span(), Context: q.OrderBy.Span(), Certainty: check.Certain,
-			Message: fmt.Sprintf("ORDER BY %s is not in the DISTINCT list", p.Text(item.X)),
+			Message: fmt.Sprintf("ORDER BY %s is not in the DISTINCT list", p.Brief(item.X)),
 			Why:     "DISTINCT puts equal rows together first, and several values of it may stand behind one row that is left.",
 			Mends:   []check.Mend{{Title: "select it too, or order by what is selected", Effect: check.ByHand}},
 		})
@@ -272,7 +272,7 @@ func branchOrder(p *check.Pass, q *syntax.Query, op *syntax.SetOp) {
 		p.Report(check.Finding{
 			Span: item.X.Span(), Context: q.OrderBy.Span(), Certainty: check.Certain,
 			Verdicts: check.Everywhere(check.Refused),
-			Message:  fmt.Sprintf("the result has no column %s to order by", p.Text(item.X)),
+			Message:  fmt.Sprintf("the result has no column %s to order by", p.Brief(item.X)),
 			Why:      "The columns of a set operation are called as the first branch calls them, and nothing else is left to order by.",
 			Mends:    []check.Mend{{Title: "order by a column of the first branch, or select this one in every branch", Effect: check.ByHand}},
 		})

@@ -54,8 +54,8 @@ func runCountElse(p *check.Pass, n syntax.Node) {
 				return
 			}
 		}
-		f.Message = fmt.Sprintf("COUNT counts the rows of ELSE %s, too", p.Text(lit))
-		f.Why = fmt.Sprintf("It leaves out only NULL, and %s is none, so every row is counted.", p.Text(lit))
+		f.Message = fmt.Sprintf("COUNT counts the rows of ELSE %s, too", p.Brief(lit))
+		f.Why = fmt.Sprintf("It leaves out only NULL, and %s is none, so every row is counted.", p.Brief(lit))
 		f.Mends = []check.Mend{{Title: "drop ELSE", Effect: check.NewRows,
 			Edits: p.Remove(text.Span{Start: x.Whens[len(x.Whens)-1].Span().End, End: x.Else.Span().End})}}
 	case *syntax.Binary:
@@ -63,7 +63,7 @@ func runCountElse(p *check.Pass, n syntax.Node) {
 			return
 		}
 		f.Certainty = check.Likely
-		f.Message = fmt.Sprintf("COUNT counts the rows in which %s is false, too", p.Text(x))
+		f.Message = fmt.Sprintf("COUNT counts the rows in which %s is false, too", p.Brief(x))
 		f.Why = "It leaves out only NULL, and false is none."
 		name := c.Name[0].Span
 		if p.Dialect.Has(dialect.ExecutedComments) || p.Dialect == dialect.SQLite {
@@ -117,7 +117,7 @@ var havingZero = &check.Check{
 			}
 			p.Report(check.Finding{
 				Span: b.Span(), Context: h.Span(), Certainty: check.Certain,
-				Message: fmt.Sprintf("no group meets %s", p.Text(b)),
+				Message: fmt.Sprintf("no group meets %s", p.Brief(b)),
 				Why:     "Each group has one row at least, so nothing ever comes out.",
 				Mends:   []check.Mend{{Title: "ask the parents, by NOT EXISTS or an outer join", Effect: check.ByHand}},
 			})
@@ -145,7 +145,7 @@ var distinctInSum = &check.Check{
 		}
 		p.Report(check.Finding{
 			Span: c.Span(), Certainty: check.Likely,
-			Message: fmt.Sprintf("equal values of %s count once only", p.Text(c.Args[0])),
+			Message: fmt.Sprintf("equal values of %s count once only", p.Brief(c.Args[0])),
 			Why:     "DISTINCT drops rows that are different things of the same size.",
 			Mends:   []check.Mend{dropDistinct(c, check.NewRows)},
 		})
@@ -258,7 +258,7 @@ func runRepeatedKey(p *check.Pass, n syntax.Node) {
 			_, before := key(i - 1)
 			p.Report(check.Finding{
 				Span: item.Span(), Certainty: check.Certain, Verdicts: verdicts,
-				Message: fmt.Sprintf("%s comes twice", p.Text(x)),
+				Message: fmt.Sprintf("%s comes twice", p.Brief(x)),
 				Why:     "The second time it makes no difference.",
 				Related: []check.Related{{Span: first.Span(), Message: "the first of them"}},
 				Mends: []check.Mend{{Title: "drop it", Effect: check.SameRows,

@@ -42,7 +42,7 @@ var averageOfAverages = &check.Check{
 		}
 		p.Report(check.Finding{
 			Span: c.Span(), Certainty: check.Likely,
-			Message: fmt.Sprintf("%s averages what is an average already", p.Text(c)),
+			Message: fmt.Sprintf("%s averages what is an average already", p.Brief(c)),
 			Why:     "Each group weighs the same in it, however many rows it has.",
 			Related: []check.Related{{Span: inner.Span(), Message: "the average of a group"}},
 			Mends:   []check.Mend{{Title: "give out the sum and the count, and divide their sums", Effect: check.ByHand}},
@@ -112,7 +112,7 @@ func runSumEmpty(p *check.Pass, n syntax.Node) {
 	}
 	f := check.Finding{
 		Span: n.Span(), Context: around.Span(),
-		Message: fmt.Sprintf("%s is NULL where the subquery finds no row", p.Text(c)),
+		Message: fmt.Sprintf("%s is NULL where the subquery finds no row", p.Brief(c)),
 	}
 	switch {
 	case around.Op >= syntax.OpAdd && around.Op <= syntax.OpModulo:
@@ -306,7 +306,7 @@ func runLatestTie(p *check.Pass, n syntax.Node) {
 	}
 	p.Report(check.Finding{
 		Span: b.Span(), Context: sel.Span(), Certainty: check.Possible,
-		Message: fmt.Sprintf("rows that tie for the %s %s all come out", map[string]string{"max": "greatest", "min": "least"}[p.FunctionName(c)], p.Text(column)),
+		Message: fmt.Sprintf("rows that tie for the %s %s all come out", map[string]string{"max": "greatest", "min": "least"}[p.FunctionName(c)], p.Brief(column)),
 		Why:     fmt.Sprintf("No key of %s keeps two rows from having the same.", u.Source.SchemaTable().Name),
 		Mends:   []check.Mend{{Title: "number the rows by ROW_NUMBER() in an order that ends in a key, and take the first", Effect: check.ByHand}},
 	})

@@ -50,7 +50,7 @@ var byPosition = &check.Check{
 			key := sel.Items[at-1].X
 			f := check.Finding{
 				Span: lit.Span(), Context: g.Span(), Certainty: check.Certain,
-				Message: fmt.Sprintf("%d stands for %s", at, p.Text(key)),
+				Message: fmt.Sprintf("%d stands for %s", at, p.Brief(key)),
 				Why:     "Another column is meant as soon as the select list changes.",
 				Related: []check.Related{{Span: sel.Items[at-1].Span(), Message: "the column at that place"}},
 			}
@@ -120,7 +120,7 @@ var constantKey = &check.Check{
 			}
 			p.Report(check.Finding{
 				Span: lit.Span(), Context: g.Span(), Certainty: check.Certain,
-				Message: fmt.Sprintf("%s is the same for every row", p.Text(lit)),
+				Message: fmt.Sprintf("%s is the same for every row", p.Brief(lit)),
 				Why:     "It is text, not the name of a column, and makes no groups.",
 				Mends:   []check.Mend{{Title: "name the column without these quotes, or drop the key", Effect: check.ByHand}},
 			})

@@ -135,7 +135,7 @@ func reportCountOuterJoin(p *check.Pass, sel *syntax.Select, c *syntax.Call, chi
 	child := p.Ident(children[0].Name)
 	f := check.Finding{
 		Span: c.Span(), Context: sel.Span(), Certainty: check.Likely,
-		Message: fmt.Sprintf("%s is 1 where there is no row of %s", p.Text(c), child),
+		Message: fmt.Sprintf("%s is 1 where there is no row of %s", p.Brief(c), child),
 		Why:     "The outer join keeps a parent without children as one row, and that row is counted.",
 		Related: []check.Related{{Span: children[0].Node.Span(), Message: "NULL in the place of what is not there"}},
 	}
@@ -263,7 +263,7 @@ func runCountNullable(p *check.Pass, n syntax.Node) {
 	}
 	p.Report(check.Finding{
 		Span: c.Span(), Certainty: check.Possible,
-		Message: fmt.Sprintf("%s leaves out the rows in which %s is NULL", p.Text(c), p.Text(name)),
+		Message: fmt.Sprintf("%s leaves out the rows in which %s is NULL", p.Brief(c), p.Brief(name)),
 		Why:     fmt.Sprintf("The name %s says that rows are counted.", p.Ident(item.Alias)),
 		Mends: []check.Mend{{Title: "count the rows", Effect: check.NewRows,
 			Edits: []text.Edit{check.Replace(text.Span{Start: c.Name[0].Span.End, End: c.Span().End}, "(*)")}}},

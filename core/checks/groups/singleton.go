@@ -67,9 +67,9 @@ var nestedTooFine = &check.Check{
 		}
 		p.Report(check.Finding{
 			Span: key.Span(), Context: sel.Span(), Certainty: check.Likely,
-			Message: fmt.Sprintf("with %s each group is a single row", p.Text(key)),
+			Message: fmt.Sprintf("with %s each group is a single row", p.Brief(key)),
 			Why:     "It tells all rows apart, so the aggregates have nothing to add up.",
-			Mends:   []check.Mend{{Title: fmt.Sprintf("group without %s", p.Text(key)), Effect: check.ByHand}},
+			Mends:   []check.Mend{{Title: fmt.Sprintf("group without %s", p.Brief(key)), Effect: check.ByHand}},
 		})
 	},
 }

@@ -314,8 +314,8 @@ func (u *ungrouped) finding(f finding) check.Finding {
 		out.Certainty = check.Certain
 	}
 	if u.sel.GroupBy == nil {
-		out.Message = fmt.Sprintf("%s stands beside %s without GROUP BY", column, p.Text(u.aggregate))
-		out.Why = fmt.Sprintf("%s makes one row of all rows, and %s has many values in them.", p.Text(u.aggregate), column)
+		out.Message = fmt.Sprintf("%s stands beside %s without GROUP BY", column, p.Brief(u.aggregate))
+		out.Why = fmt.Sprintf("%s makes one row of all rows, and %s has many values in them.", p.Brief(u.aggregate), column)
 		out.Related = []check.Related{{Span: u.aggregate.Span(), Message: "this aggregates all rows"}}
 	} else {
 		out.Message = fmt.Sprintf("%s is neither grouped nor aggregated", column)
@@ -365,7 +365,7 @@ func groupedBy(p *check.Pass, s *syntax.Select) string {
 func (u *ungrouped) mends(f finding) []check.Mend {
 	p, s := u.pass, u.sel
 	aggregate := check.Mend{
-		Title:  fmt.Sprintf("take one value of each group, as with MAX(%s)", p.Text(f.name)),
+		Title:  fmt.Sprintf("take one value of each group, as with MAX(%s)", p.Brief(f.name)),
 		Effect: check.ByHand,
 		Edits: []text.Edit{
 			check.Insert(f.name.Span().Start, "MAX("), check.Insert(f.name.Span().End, ")"),

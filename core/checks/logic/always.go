@@ -69,7 +69,7 @@ func contradiction(p *check.Pass, operands []syntax.Expr, clause string) bool {
 		if reason.Constant(p.Info, x) == reason.False && len(operands) > 1 {
 			p.Report(check.Finding{
 				Span: x.Span(), Certainty: check.Certain,
-				Message: fmt.Sprintf("%s is never true, and so is all that AND joins with it", p.Text(x)),
+				Message: fmt.Sprintf("%s is never true, and so is all that AND joins with it", p.Brief(x)),
 				Why:     fmt.Sprintf("%s lets no row through.", clause),
 			})
 			return true
@@ -85,7 +85,7 @@ func contradiction(p *check.Pass, operands []syntax.Expr, clause string) bool {
 		if q.NeverTrue() {
 			p.Report(check.Finding{
 				Span: x.Span(), Certainty: check.Certain,
-				Message: fmt.Sprintf("no %s can meet %s", column, p.Text(x)),
+				Message: fmt.Sprintf("no %s can meet %s", column, p.Brief(x)),
 				Why:     "No value makes the condition true, so no row ever comes out.",
 				Mends:   []check.Mend{{Title: "say which values are meant: OR where either may hold, or the bounds the other way round", Effect: check.ByHand}},
 			})
@@ -97,7 +97,7 @@ func contradiction(p *check.Pass, operands []syntax.Expr, clause string) bool {
 			}
 			p.Report(check.Finding{
 				Span: x.Span(), Certainty: check.Certain,
-				Message: fmt.Sprintf("no %s can meet %s and %s", column, p.Text(texts[i]), p.Text(x)),
+				Message: fmt.Sprintf("no %s can meet %s and %s", column, p.Brief(texts[i]), p.Brief(x)),
 				Why:     "The two exclude each other, and AND asks for both, so no row ever comes out.",
 				Related: []check.Related{{Span: texts[i].Span(), Message: "this excludes it"}},
 				Mends:   []check.Mend{{Title: "join them by OR, or correct one of them", Effect: check.ByHand}},
@@ -162,8 +162,8 @@ func runAlwaysTrue(p *check.Pass, n syntax.Node) {
 				}
 				p.Report(check.Finding{
 					Span: texts[i].Span().Join(x.Span()), Certainty: check.Certain,
-					Message: fmt.Sprintf("every %s meets %s or %s", p.Text(q.Subject), p.Text(texts[i]), p.Text(x)),
-					Why:     fmt.Sprintf("Between them the two cover every value, so only rows whose %s is NULL are kept out.", p.Text(q.Subject)),
+					Message: fmt.Sprintf("every %s meets %s or %s", p.Brief(q.Subject), p.Brief(texts[i]), p.Brief(x)),
+					Why:     fmt.Sprintf("Between them the two cover every value, so only rows whose %s is NULL are kept out.", p.Brief(q.Subject)),
 					Mends:   []check.Mend{{Title: "join them by AND, or correct one of them", Effect: check.ByHand}},
 				})
 				return
@@ -199,7 +199,7 @@ var chainedComparison = &check.Check{
 		}
 		p.Report(check.Finding{
 			Span: outer.Span(), Certainty: check.Certain,
-			Message: fmt.Sprintf("%s is compared with %s after it became true or false", p.Text(inner), p.Text(outer.Y)),
+			Message: fmt.Sprintf("%s is compared with %s after it became true or false", p.Brief(inner), p.Brief(outer.Y)),
 			Why:     "Comparisons do not chain: the first gives a truth value, and that is what the second compares.",
 			Mends: []check.Mend{{Title: "compare twice, joined by AND", Effect: check.NewRows, Edits: check.After(inner.Span(),
 				" "+p.Word(outer.Span().Start, "AND")+" "+p.Text(inner.Y))}},
@@ -251,7 +251,7 @@ func runBareValue(p *check.Pass, n syntax.Node) {
 	}
 	f := check.Finding{
 		Span: b.Y.Span(), Context: b.Span(), Certainty: check.Certain,
-		Message: fmt.Sprintf("%s stands by itself behind %s", p.Text(b.Y), string(p.Src[b.OpSpan.Start:b.OpSpan.End])),
+		Message: fmt.Sprintf("%s stands by itself behind %s", p.Brief(b.Y), string(p.Src[b.OpSpan.Start:b.OpSpan.End])),
 		Why:     "It is not compared with anything: each side of AND and OR is a condition of its own.",
 	}
 	left := syntax.Unparen(b.X)

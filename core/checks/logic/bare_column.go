@@ -51,7 +51,7 @@ func runBareColumn(p *check.Pass, n syntax.Node) {
 		if p.Dialect.Has(dialect.TruthIsNumber) && (t.Class == schema.Integer && t.Length == 1 || t.Name == "") {
 			return // the type of truth values there; or a condition worked out before
 		}
-		f.Message = fmt.Sprintf("the number %s stands as a condition", p.Text(name))
+		f.Message = fmt.Sprintf("the number %s stands as a condition", p.Brief(name))
 		mended := p.Text(name) + " <> 0"
 		effect := check.NewRows
 		if p.Dialect.Has(dialect.TruthIsNumber) {
@@ -66,7 +66,7 @@ func runBareColumn(p *check.Pass, n syntax.Node) {
 			f.Mends = []check.Mend{{Title: "say <> 0, and what is to become of NULL", Effect: check.ByHand}}
 		}
 	case schema.Text:
-		f.Message = fmt.Sprintf("the text %s stands as a condition", p.Text(name))
+		f.Message = fmt.Sprintf("the text %s stands as a condition", p.Brief(name))
 		if p.Dialect.Has(dialect.TruthIsNumber) {
 			f.Verdicts = p.Check.Verdicts.But(check.Wrong, dialect.With(dialect.TruthIsNumber))
 			f.Why = "It counts by the number that it begins with, so most texts are false."
@@ -133,13 +133,13 @@ func runConstantComparison(p *check.Pass, n syntax.Node) {
 	}
 	f := check.Finding{
 		Span: b.Span(), Certainty: check.Certain,
-		Message: fmt.Sprintf("%s compares two constants", p.Text(b)),
+		Message: fmt.Sprintf("%s compares two constants", p.Brief(b)),
 		Why:     "It is the same for every row.",
 		Mends:   []check.Mend{{Title: "drop it, or name a column on one side", Effect: check.ByHand}},
 	}
 	if column := columnNamed(p, left); column != "" {
 		f.Verdicts = check.Everywhere(check.Wrong)
-		f.Why = fmt.Sprintf("%s is a text here, not the column; the condition is the same for every row.", p.Text(left))
+		f.Why = fmt.Sprintf("%s is a text here, not the column; the condition is the same for every row.", p.Brief(left))
 		f.Mends = []check.Mend{{Title: "name the column", Effect: check.NewRows, Edits: []text.Edit{check.Replace(left.Span(), column)}}}
 	}
 	p.Report(f)

@@ -44,7 +44,7 @@ var notScope = &check.Check{
 		}
 		p.Report(check.Finding{
 			Span: not.Span(), Context: beside.Span(), Certainty: check.Certain,
-			Message: fmt.Sprintf("NOT denies %s only", p.Text(not.X)),
+			Message: fmt.Sprintf("NOT denies %s only", p.Brief(not.X)),
 			Why:     "What follows the next AND or OR is left as it is.",
 			Mends: []check.Mend{{Title: "negate the operator", Effect: check.SameRows,
 				Edits: []text.Edit{check.Replace(not.Span(), written)}}},

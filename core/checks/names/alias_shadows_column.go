@@ -64,7 +64,7 @@ func runAliasShadowsColumn(p *check.Pass, n syntax.Node) {
 			return
 		}
 		f.Context = around.Span()
-		f.Message = fmt.Sprintf("%s groups by the column of %s, not by %s", p.Text(name), source, p.Text(item.X))
+		f.Message = fmt.Sprintf("%s groups by the column of %s, not by %s", p.Brief(name), source, p.Brief(item.X))
 		f.Why = "GROUP BY looks at columns before aliases, so rows that look alike come out apart."
 		f.Mends = []check.Mend{{Title: "group by the expression", Effect: check.NewRows, Edits: []text.Edit{check.Replace(name.Span(), p.Text(item.X))}}, qualify}
 	default:
@@ -77,7 +77,7 @@ func runAliasShadowsColumn(p *check.Pass, n syntax.Node) {
 		}
 		f.Context = clause.Span()
 		f.Verdicts = check.Everywhere(check.Unclear)
-		f.Message = fmt.Sprintf("%s is the column of %s here, not the alias", p.Text(name), source)
+		f.Message = fmt.Sprintf("%s is the column of %s here, not the alias", p.Brief(name), source)
 		f.Why = "Bare, ORDER BY would take the alias; inside an expression it takes the column."
 		f.Mends = []check.Mend{qualify}
 	}

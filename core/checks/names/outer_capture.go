@@ -61,7 +61,7 @@ func runOuterCapture(p *check.Pass, n syntax.Node) {
 	}
 	if c, ok := p.Above(name).(*syntax.Call); ok && p.IsAggregate(c) {
 		f.Certainty = check.Likely
-		f.Why = fmt.Sprintf("%s no such column, so %s is taken over the rows of the outer query, not those of the subquery.", has(p, u.Scope.Sources), p.Text(c))
+		f.Why = fmt.Sprintf("%s no such column, so %s is taken over the rows of the outer query, not those of the subquery.", has(p, u.Scope.Sources), p.Brief(c))
 		f.Mends = []check.Mend{{Title: "name a column of the subquery's own table", Effect: check.ByHand}}
 		p.Report(f)
 		return

@@ -43,7 +43,7 @@ var missingCommaAlias = &check.Check{
 		}
 		f := check.Finding{
 			Span: item.Span(), Certainty: check.Likely,
-			Message: fmt.Sprintf("%s is read as an alias of %s", alias, p.Text(name)),
+			Message: fmt.Sprintf("%s is read as an alias of %s", alias, p.Brief(name)),
 			Why:     fmt.Sprintf("%s is a column of %s, too; without a comma before it its values do not come out.", alias, p.Ident(source.Name)),
 			Mends:   []check.Mend{{Title: "put a comma between them", Effect: check.NewRows, Edits: edits}},
 		}

@@ -177,7 +177,7 @@ var doubleQuotedText = &check.Check{
 		}
 		f := check.Finding{
 			Span: name.Span(), Certainty: certainty,
-			Message: fmt.Sprintf("%s is a name, not a text", p.Text(name)),
+			Message: fmt.Sprintf("%s is a name, not a text", p.Brief(name)),
 			Why:     "Double quotes are for names, and no column is called so; text stands in single quotes.",
 		}
 		effect := check.NewRows

@@ -71,7 +71,7 @@ func runUnnamedOutput(p *check.Pass, n syntax.Node) {
 		}
 		f := check.Finding{
 			Span: item.Span(), Context: sel.Span(), Certainty: certainty,
-			Message: fmt.Sprintf("%s of %s has no name", p.Text(item.X), where),
+			Message: fmt.Sprintf("%s of %s has no name", p.Brief(item.X), where),
 			Why:     "Each database makes up another name for it.",
 		}
 		if len(p.Text(item.X)) > 40 {

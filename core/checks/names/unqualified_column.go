@@ -62,7 +62,7 @@ func runUnqualifiedColumn(p *check.Pass, n syntax.Node) {
 	first := bare[0]
 	f := check.Finding{
 		Span: first.Span(), Context: sel.Span(), Certainty: check.Certain,
-		Message: fmt.Sprintf("%s does not say that it is of %s", p.Text(first), p.Ident(p.Use(first).Source.Name)),
+		Message: fmt.Sprintf("%s does not say that it is of %s", p.Brief(first), p.Ident(p.Use(first).Source.Name)),
 		Why:     "FROM has several sources, and a bare column leaves the reader to find out whose it is.",
 	}
 	var edits []text.Edit

@@ -48,7 +48,7 @@ func runEquals(p *check.Pass, n syntax.Node) {
 	f := check.Finding{
 		Span:      b.Span(),
 		Certainty: check.Certain,
-		Message:   fmt.Sprintf("%s is never true", p.Text(b)),
+		Message:   fmt.Sprintf("%s is never true", p.Brief(b)),
 		Why:       "A comparison with NULL is unknown for every row, and unknown counts as not true.",
 	}
 	if where, _ := p.Enclosing(b, conditions); where != nil {

@@ -76,7 +76,7 @@ func runNotInSubquery(p *check.Pass, n syntax.Node) {
 		f.Certainty = check.Likely
 		f.Message = fmt.Sprintf("NOT IN is true for no row if one %s is NULL", where(p, column))
 	}
-	f.Why = fmt.Sprintf("Whether %s differs from a NULL is unknown, so with one NULL among its rows the subquery lets nothing through.", p.Text(in.X))
+	f.Why = fmt.Sprintf("Whether %s differs from a NULL is unknown, so with one NULL among its rows the subquery lets nothing through.", p.Brief(in.X))
 	f.Mends = append(notExists(p, in, sel, span), leaveNullsOut(p, sel, column)...)
 	p.Report(f)
 }

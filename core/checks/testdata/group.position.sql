@@ -7,3 +7,4 @@ SELECT apiary_id, COUNT(*) FROM hives GROUP BY ROLLUP (1);
 SELECT 5, COUNT(*) FROM hives GROUP BY 1; -- want "group.position"
 SELECT name, apiary_id FROM hives GROUP BY 1, 2 ORDER BY 1; -- want "group.position" "group.position"
 SELECT * FROM hives GROUP BY 1;
+SELECT COALESCE(remark, 'nothing was written down about this inspection of the hive') AS said, COUNT(*) AS n FROM inspections GROUP BY 1; -- want "group.position"

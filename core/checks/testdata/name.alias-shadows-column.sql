@@ -10,3 +10,4 @@ SELECT UPPER(h.name) AS name, COUNT(*) AS n FROM hives AS h GROUP BY h.name;
 SELECT UPPER(name) AS name FROM hives ORDER BY name;
 SELECT UPPER(name) AS name FROM hives WHERE name = 'Ash';
 SELECT hive_id, SUM(weight_kg) AS weight_kg FROM harvests GROUP BY hive_id ORDER BY SUM(weight_kg);
+SELECT COALESCE(remark, 'nothing was written down about this inspection of the hive') AS remark, COUNT(*) AS n FROM inspections GROUP BY remark; -- want "name.alias-shadows-column"

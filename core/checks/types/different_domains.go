@@ -48,7 +48,7 @@ func runDifferentDomains(p *check.Pass, n syntax.Node) {
 	}
 	f := check.Finding{
 		Span: b.Span(), Certainty: check.Likely,
-		Message: fmt.Sprintf("%s numbers %s, %s numbers %s", p.Text(b.X), x.parent.Name, p.Text(b.Y), y.parent.Name),
+		Message: fmt.Sprintf("%s numbers %s, %s numbers %s", p.Brief(b.X), x.parent.Name, p.Brief(b.Y), y.parent.Name),
 		Why:     "The foreign keys lead to different tables, so rows meet by accident.",
 	}
 	if x.own && y.own && strings.EqualFold(x.name(), y.name()) {
