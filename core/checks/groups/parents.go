@@ -74,7 +74,7 @@ func runCountOuterJoin(p *check.Pass, n syntax.Node) {
 		if !fixed.Row(s) {
 			children = append(children, s)
 		}
-		if p.IsThere(sel, s) {
+		if p.IsThere(sel, s) || asksForNone(p, sel, s) {
 			return
 		}
 	}
@@ -86,6 +86,23 @@ func runCountOuterJoin(p *check.Pass, n syntax.Node) {
 			reportCountOuterJoin(p, sel, c, children)
 		}
 	})
+}
+
+// asksForNone reports whether WHERE keeps the rows that an outer join found nothing
+// for: those are what is counted.
+func asksForNone(p *check.Pass, sel *syntax.Select, s *bind.Source) bool {
+	found := false
+	if sel.Where != nil {
+		syntax.Conjuncts(sel.Where.Cond, func(x syntax.Expr) {
+			is, ok := syntax.Unparen(x).(*syntax.Is)
+			if !ok || is.Test != syntax.IsNull || is.Not {
+				return
+			}
+			n, ok := syntax.Unparen(is.X).(*syntax.Name)
+			found = found || ok && p.Use(n).Source == s
+		})
+	}
+	return found
 }
 
 // countsAllRows reports whether a call counts rows whatever an outer join found:

@@ -57,6 +57,10 @@ func runUnnamedOutput(p *check.Pass, n syntax.Node) {
 			if !named || p.Dialect != dialect.SQLServer {
 				continue // there to be counted
 			}
+		case *syntax.Cast:
+			if _, column := syntax.Unparen(x.X).(*syntax.Name); column && p.Dialect == dialect.Postgres {
+				continue // it keeps the column's name
+			}
 		case *syntax.Subquery:
 			if !named {
 				continue

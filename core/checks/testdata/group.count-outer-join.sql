@@ -14,3 +14,5 @@ SELECT k.name, COUNT(DISTINCT k.village) AS n FROM keepers AS k LEFT JOIN hives 
 SELECT COUNT(*) AS n FROM keepers AS k LEFT JOIN hives AS h ON h.keeper_id = k.keeper_id;
 SELECT k.name FROM keepers AS k LEFT JOIN hives AS h ON h.keeper_id = k.keeper_id GROUP BY k.name HAVING COUNT(*) >= 2;
 SELECT k.name, COUNT(*) AS n FROM keepers AS k LEFT JOIN unknown_one AS u ON u.keeper_id = k.keeper_id GROUP BY k.name; -- want "name.unknown-table"
+SELECT k.village, COUNT(*) AS keepers FROM keepers AS k LEFT JOIN hives AS h ON h.keeper_id = k.keeper_id WHERE h.hive_id IS NULL GROUP BY k.village;
+SELECT k.village, COUNT(*) AS keepers FROM keepers AS k LEFT JOIN hives AS h ON h.keeper_id = k.keeper_id WHERE h.apiary_id IS NULL GROUP BY k.village;

@@ -11,3 +11,4 @@ SELECT COUNT(*) FROM hives;
 SELECT name FROM hives WHERE frame_count > (SELECT AVG(frame_count) FROM hives);
 INSERT INTO buyers (buyer_id, name) SELECT 900 + keeper_id, UPPER(name) FROM keepers;
 SELECT d.hive_id FROM (SELECT hive_id FROM hives UNION SELECT hive_id + 1 FROM hives) AS d;
+SELECT d.name FROM (SELECT CAST(name AS text), frame_count::text FROM hives) AS d;
