@@ -11,8 +11,9 @@
 //	core/slab      values and slices from blocks that are used again
 //	core/syntax    tokens, scanner, tree, parser; forms of statements without a tree
 //	core/schema    tables, columns, keys, indexes: read from DDL, printed as DDL
-//	core/bind      names → columns, nullability: an answer beside the tree
+//	core/bind      names → columns; types, nullability, keys and grain: an answer beside the tree
 //	core/reason    for which values a condition is true, and what follows
+//	core/sample    rows for the tables of a schema, from a seed
 //	core/check     what a check, a pass, a finding and a mend are
 //	core/checks/…  a folder a family, a file a check
 //	core/review    the pipeline: many files in parallel

@@ -37,6 +37,7 @@ shot() {
 wanted=("$@")
 shot review 'justlens review queries/mite_alarm.sql queries/find_apiary.sql --dialect postgres'
 shot names 'justlens review queries/mentors_of_north.sql --schema schema.sql'
+shot grain 'justlens review queries/income_by_keeper.sql --schema schema.sql'
 shot schema 'justlens schema schema.sql --dialect mariadb | head -n 38'
 shot guide 'justlens guide --color always | head -n 38'
 shot guide-check 'justlens guide null.not-in-subquery'

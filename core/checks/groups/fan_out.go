@@ -96,15 +96,15 @@ func reportFanOut(p *check.Pass, sel *syntax.Select, c *syntax.Call, sources []*
 	}
 	var names []string
 	for _, s := range sources {
-		names = append(names, p.Ident(s.Name))
+		names = append(names, called(p, s))
 	}
 	name, argument := p.FunctionName(c), c.Args[0]
 	f := check.Finding{
 		Span: c.Span(), Context: sel.Span(), Certainty: certainty,
-		Message: fmt.Sprintf("%s takes each row of %s once for every row of %s that it is joined to", p.Brief(c), strings.Join(names, " and "), p.Ident(many.Name)),
+		Message: fmt.Sprintf("%s takes each row of %s once for every row of %s that it is joined to", p.Brief(c), strings.Join(names, " and "), called(p, many)),
 		Why:     "One row meets several there, and its value comes as often.",
 		Related: []check.Related{{Span: many.Node.Span(), Message: "several rows of it meet one"}},
-		Mends: []check.Mend{{Title: fmt.Sprintf("aggregate %s before the join, in a derived table of one row for each key", p.Ident(many.Name)),
+		Mends: []check.Mend{{Title: fmt.Sprintf("aggregate %s before the join, in a derived table of one row for each key", called(p, many)),
 			Effect: check.ByHand}},
 	}
 	if name == "count" {

@@ -149,7 +149,7 @@ func countsFromTwo(p *check.Pass, c *syntax.Call) bool {
 }
 
 func reportCountOuterJoin(p *check.Pass, sel *syntax.Select, c *syntax.Call, children []*bind.Source) {
-	child := p.Ident(children[0].Name)
+	child := called(p, children[0])
 	f := check.Finding{
 		Span: c.Span(), Context: sel.Span(), Certainty: check.Likely,
 		Message: fmt.Sprintf("%s is 1 where there is no row of %s", p.Brief(c), child),
@@ -214,13 +214,13 @@ func runInnerLosesParents(p *check.Pass, n syntax.Node) {
 		if !ok || p.FunctionName(c) != "count" {
 			return
 		}
-		title := fmt.Sprintf("keep them by LEFT JOIN from %s", p.Ident(parent.Name))
+		title := fmt.Sprintf("keep them by LEFT JOIN from %s", called(p, parent))
 		if key := keyColumn(p, child); key != "" {
 			title += ", and count " + key
 		}
 		p.Report(check.Finding{
 			Span: item.Span(), Context: sel.Span(), Certainty: check.Possible,
-			Message: fmt.Sprintf("rows of %s without any of %s are left out, not counted 0", p.Ident(parent.Name), p.Ident(child.Name)),
+			Message: fmt.Sprintf("rows of %s without any of %s are left out, not counted 0", called(p, parent), called(p, child)),
 			Why:     "The inner join gives no row for them.",
 			Related: []check.Related{{Span: j.OpSpan, Message: "an inner join"}},
 			Mends:   []check.Mend{{Title: title, Effect: check.ByHand}},
