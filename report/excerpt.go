@@ -30,6 +30,9 @@ const (
 	wholeLines = 10
 	shownLines = 7
 	diffLines  = 16
+	longLine   = 2000 // bytes, from which on only what is near a change is shown
+	nearChange = 120
+	nearMark   = 1000 // bytes on either side of a mark that may come into sight
 )
 
 // excerpt gives the lines of a span; of a long one the first and the last.
@@ -43,12 +46,13 @@ func excerpt(f *text.File, s text.Span) []numbered {
 		}
 		line := f.Line(n)
 		from, to := max(s.Start, line.Start), min(s.End, line.End)
-		raw := f.Slice(line)
+		near := f.Near(text.Span{Start: from, End: max(to, from)}, line, nearMark) // of a long line what comes into sight is enough
+		raw := f.Slice(near)
 		if n > first { // the indentation of later lines needs no mark
 			from += text.Pos(len(raw) - len(strings.TrimLeft(raw, " \t")))
 		}
-		before := visible(raw[:from-line.Start])
-		inside := visible(before + raw[from-line.Start:max(to, from)-line.Start])
+		before := visible(raw[:from-near.Start])
+		inside := visible(before + raw[from-near.Start:max(to, from)-near.Start])
 		lines = append(lines, numbered{n, visible(raw), len(before), len(inside)})
 	}
 	return lines
@@ -99,6 +103,17 @@ func changes(f *text.File, edits []text.Edit) []change {
 	}
 	first, last := f.Line(f.Place(span.Start).Line), f.Line(f.Place(span.End).Line)
 	window := text.Span{Start: first.Start, End: max(last.End, span.End)}
+	left, right := "", ""
+	if window.Len() > longLine {
+		whole := window
+		window = f.Near(span, whole, nearChange)
+		if window.Start > whole.Start {
+			left = "…"
+		}
+		if window.End < whole.End {
+			right = "…"
+		}
+	}
 	local := make([]text.Edit, len(edits))
 	for i, e := range edits {
 		local[i] = text.Edit{Span: text.Span{Start: e.Span.Start - window.Start, End: e.Span.End - window.Start}, Text: e.Text}
@@ -108,6 +123,8 @@ func changes(f *text.File, edits []text.Edit) []change {
 	if err != nil {
 		return nil
 	}
+	before = left + before + right
+	after = []byte(left + string(after) + right)
 	if out := wholeChange(splitLines(before), splitLines(string(after))); len(out) <= wholeLines {
 		return out
 	}

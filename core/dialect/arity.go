@@ -3,6 +3,8 @@ package dialect
 import (
 	"embed"
 	"fmt"
+	"maps"
+	"slices"
 	"strconv"
 	"strings"
 	"sync"
@@ -100,11 +102,14 @@ func (d Dialect) ListsFunctions() bool {
 	return d == Postgres || d == MariaDB || d == MySQL || d == SQLite
 }
 
-// Functions lists the built-in functions that the dialect's table has, in no order.
-func (d Dialect) Functions() []string {
-	names := make([]string, 0, len(builtins[d]()))
-	for name := range builtins[d]() {
-		names = append(names, name)
+// functionNames are the names of the tables in order, listed when first asked for.
+var functionNames = func() (all [Count]func() []string) {
+	for d := range Count {
+		all[d] = sync.OnceValue(func() []string { return slices.Sorted(maps.Keys(builtins[d]())) })
 	}
-	return names
-}
+	return all
+}()
+
+// Functions lists the built-in functions that the dialect's table has, in order. The
+// list is not to be changed.
+func (d Dialect) Functions() []string { return functionNames[d]() }

@@ -119,7 +119,7 @@ func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 		c.Statement(&r.pass)
 	}
 	if !stmt.Cut {
-		r.walk(stmt.Node)
+		syntax.Walk(stmt.Node, r.visit)
 	}
 	mine := r.found[from:]
 	for i := range mine {
@@ -130,12 +130,12 @@ func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 	})
 }
 
-func (r *Reviewer) walk(n syntax.Node) {
-	for _, c := range r.byKind[n.Kind()] {
+// visit runs the checks that a node's kind calls.
+func (r *Reviewer) visit(n syntax.Node, k syntax.Kind) {
+	for _, c := range r.byKind[k] {
 		r.pass.Check = c
 		c.Run(&r.pass, n)
 	}
-	syntax.Children(n, r.walk)
 }
 
 func (r *Reviewer) take(f check.Finding) {

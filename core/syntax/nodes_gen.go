@@ -1964,3 +1964,938 @@ func link(n Node, kind Kind, parents []Node) {
 		}
 	}
 }
+
+// Walk calls f for n and all nodes below it, each before those below it, with their kinds.
+func Walk(n Node, f func(Node, Kind)) {
+	kind := n.Kind()
+	f(n, kind)
+	walk(n, kind, f)
+}
+
+func walk(n Node, kind Kind, f func(Node, Kind)) {
+	switch kind {
+	case KindTypedLiteral:
+		n := n.(*TypedLiteral)
+		if c := n.Type; c != nil {
+			f(c, KindTypeName)
+			walk(c, KindTypeName, f)
+		}
+		if c := n.Value; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindInterval:
+		n := n.(*Interval)
+		if c := n.Value; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindUnary:
+		n := n.(*Unary)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindBinary:
+		n := n.(*Binary)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Y; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindIs:
+		n := n.(*Is)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Y; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindBetween:
+		n := n.(*Between)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Low; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.High; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindIn:
+		n := n.(*In)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		for _, c := range n.List {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Query; c != nil {
+			f(c, KindQuery)
+			walk(c, KindQuery, f)
+		}
+		if c := n.Other; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindLike:
+		n := n.(*Like)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Pattern; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Escape; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindExists:
+		n := n.(*Exists)
+		if c := n.Query; c != nil {
+			f(c, KindQuery)
+			walk(c, KindQuery, f)
+		}
+	case KindQuantified:
+		n := n.(*Quantified)
+		if c := n.Query; c != nil {
+			f(c, KindQuery)
+			walk(c, KindQuery, f)
+		}
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindCase:
+		n := n.(*Case)
+		if c := n.Operand; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		for _, c := range n.Whens {
+			f(c, KindWhen)
+			walk(c, KindWhen, f)
+		}
+		if c := n.Else; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindWhen:
+		n := n.(*When)
+		if c := n.Cond; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Then; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindCast:
+		n := n.(*Cast)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Type; c != nil {
+			f(c, KindTypeName)
+			walk(c, KindTypeName, f)
+		}
+		if c := n.Format; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindTypeName:
+		n := n.(*TypeName)
+		for _, c := range n.Args {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindCall:
+		n := n.(*Call)
+		for _, c := range n.Args {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		for _, c := range n.OrderBy {
+			f(c, KindOrderItem)
+			walk(c, KindOrderItem, f)
+		}
+		if c := n.Filter; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Over; c != nil {
+			f(c, KindWindow)
+			walk(c, KindWindow, f)
+		}
+	case KindWindow:
+		n := n.(*Window)
+		for _, c := range n.Partition {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		for _, c := range n.OrderBy {
+			f(c, KindOrderItem)
+			walk(c, KindOrderItem, f)
+		}
+	case KindParen:
+		n := n.(*Paren)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindRow:
+		n := n.(*Row)
+		for _, c := range n.Items {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindSubquery:
+		n := n.(*Subquery)
+		if c := n.Query; c != nil {
+			f(c, KindQuery)
+			walk(c, KindQuery, f)
+		}
+	case KindArray:
+		n := n.(*Array)
+		for _, c := range n.Items {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Query; c != nil {
+			f(c, KindQuery)
+			walk(c, KindQuery, f)
+		}
+	case KindSubscript:
+		n := n.(*Subscript)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		for _, c := range n.Items {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindField:
+		n := n.(*Field)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindCollate:
+		n := n.(*Collate)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindAtZone:
+		n := n.(*AtZone)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Zone; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindNamedArg:
+		n := n.(*NamedArg)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindOuterMark:
+		n := n.(*OuterMark)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindQuery:
+		n := n.(*Query)
+		if c := n.With; c != nil {
+			f(c, KindWith)
+			walk(c, KindWith, f)
+		}
+		if c := n.Body; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.OrderBy; c != nil {
+			f(c, KindOrderBy)
+			walk(c, KindOrderBy, f)
+		}
+		if c := n.Limit; c != nil {
+			f(c, KindLimit)
+			walk(c, KindLimit, f)
+		}
+	case KindWith:
+		n := n.(*With)
+		for _, c := range n.CTEs {
+			f(c, KindCTE)
+			walk(c, KindCTE, f)
+		}
+	case KindCTE:
+		n := n.(*CTE)
+		if c := n.Query; c != nil {
+			f(c, KindQuery)
+			walk(c, KindQuery, f)
+		}
+		if c := n.Stmt; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindSelect:
+		n := n.(*Select)
+		for _, c := range n.DistinctOn {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Top; c != nil {
+			f(c, KindLimit)
+			walk(c, KindLimit, f)
+		}
+		for _, c := range n.Items {
+			f(c, KindSelectItem)
+			walk(c, KindSelectItem, f)
+		}
+		for _, c := range n.Into {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.From; c != nil {
+			f(c, KindFrom)
+			walk(c, KindFrom, f)
+		}
+		if c := n.Where; c != nil {
+			f(c, KindWhere)
+			walk(c, KindWhere, f)
+		}
+		if c := n.GroupBy; c != nil {
+			f(c, KindGroupBy)
+			walk(c, KindGroupBy, f)
+		}
+		if c := n.Having; c != nil {
+			f(c, KindHaving)
+			walk(c, KindHaving, f)
+		}
+		for _, c := range n.Windows {
+			f(c, KindWindow)
+			walk(c, KindWindow, f)
+		}
+		if c := n.Qualify; c != nil {
+			f(c, KindQualify)
+			walk(c, KindQualify, f)
+		}
+	case KindSelectItem:
+		n := n.(*SelectItem)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindFrom:
+		n := n.(*From)
+		for _, c := range n.Tables {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindWhere:
+		n := n.(*Where)
+		if c := n.Cond; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindGroupBy:
+		n := n.(*GroupBy)
+		for _, c := range n.Items {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindGroupingSet:
+		n := n.(*GroupingSet)
+		for _, c := range n.Items {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindHaving:
+		n := n.(*Having)
+		if c := n.Cond; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindQualify:
+		n := n.(*Qualify)
+		if c := n.Cond; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindOrderBy:
+		n := n.(*OrderBy)
+		for _, c := range n.Items {
+			f(c, KindOrderItem)
+			walk(c, KindOrderItem, f)
+		}
+	case KindOrderItem:
+		n := n.(*OrderItem)
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindLimit:
+		n := n.(*Limit)
+		if c := n.Count; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Offset; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindSetOp:
+		n := n.(*SetOp)
+		if c := n.Left; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Right; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindValues:
+		n := n.(*Values)
+		for _, c := range n.Rows {
+			f(c, KindRow)
+			walk(c, KindRow, f)
+		}
+	case KindTableBody:
+		n := n.(*TableBody)
+		if c := n.Table; c != nil {
+			f(c, KindTableRef)
+		}
+	case KindParenQuery:
+		n := n.(*ParenQuery)
+		if c := n.Query; c != nil {
+			f(c, KindQuery)
+			walk(c, KindQuery, f)
+		}
+	case KindDerived:
+		n := n.(*Derived)
+		if c := n.Query; c != nil {
+			f(c, KindQuery)
+			walk(c, KindQuery, f)
+		}
+	case KindFuncTable:
+		n := n.(*FuncTable)
+		for _, c := range n.Calls {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindJoin:
+		n := n.(*Join)
+		if c := n.Left; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Right; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.On; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindParenTable:
+		n := n.(*ParenTable)
+		if c := n.Table; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindSelectStmt:
+		n := n.(*SelectStmt)
+		if c := n.Query; c != nil {
+			f(c, KindQuery)
+			walk(c, KindQuery, f)
+		}
+	case KindInsert:
+		n := n.(*Insert)
+		if c := n.With; c != nil {
+			f(c, KindWith)
+			walk(c, KindWith, f)
+		}
+		if c := n.Table; c != nil {
+			f(c, KindTableRef)
+		}
+		if c := n.Query; c != nil {
+			f(c, KindQuery)
+			walk(c, KindQuery, f)
+		}
+		for _, c := range n.Set {
+			f(c, KindAssign)
+			walk(c, KindAssign, f)
+		}
+		for _, c := range n.Conflict {
+			f(c, KindAssign)
+			walk(c, KindAssign, f)
+		}
+		if c := n.Where; c != nil {
+			f(c, KindWhere)
+			walk(c, KindWhere, f)
+		}
+		for _, c := range n.Returning {
+			f(c, KindSelectItem)
+			walk(c, KindSelectItem, f)
+		}
+	case KindAssign:
+		n := n.(*Assign)
+		if c := n.Target; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Value; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindUpdate:
+		n := n.(*Update)
+		if c := n.With; c != nil {
+			f(c, KindWith)
+			walk(c, KindWith, f)
+		}
+		if c := n.Table; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		for _, c := range n.Set {
+			f(c, KindAssign)
+			walk(c, KindAssign, f)
+		}
+		if c := n.From; c != nil {
+			f(c, KindFrom)
+			walk(c, KindFrom, f)
+		}
+		if c := n.Where; c != nil {
+			f(c, KindWhere)
+			walk(c, KindWhere, f)
+		}
+		if c := n.OrderBy; c != nil {
+			f(c, KindOrderBy)
+			walk(c, KindOrderBy, f)
+		}
+		if c := n.Limit; c != nil {
+			f(c, KindLimit)
+			walk(c, KindLimit, f)
+		}
+		for _, c := range n.Returning {
+			f(c, KindSelectItem)
+			walk(c, KindSelectItem, f)
+		}
+	case KindDelete:
+		n := n.(*Delete)
+		if c := n.With; c != nil {
+			f(c, KindWith)
+			walk(c, KindWith, f)
+		}
+		for _, c := range n.Targets {
+			f(c, KindTableRef)
+		}
+		if c := n.From; c != nil {
+			f(c, KindFrom)
+			walk(c, KindFrom, f)
+		}
+		if c := n.Using; c != nil {
+			f(c, KindFrom)
+			walk(c, KindFrom, f)
+		}
+		if c := n.Where; c != nil {
+			f(c, KindWhere)
+			walk(c, KindWhere, f)
+		}
+		if c := n.OrderBy; c != nil {
+			f(c, KindOrderBy)
+			walk(c, KindOrderBy, f)
+		}
+		if c := n.Limit; c != nil {
+			f(c, KindLimit)
+			walk(c, KindLimit, f)
+		}
+		for _, c := range n.Returning {
+			f(c, KindSelectItem)
+			walk(c, KindSelectItem, f)
+		}
+	case KindMerge:
+		n := n.(*Merge)
+		if c := n.With; c != nil {
+			f(c, KindWith)
+			walk(c, KindWith, f)
+		}
+		if c := n.Target; c != nil {
+			f(c, KindTableRef)
+		}
+		if c := n.Source; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.On; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		for _, c := range n.Branches {
+			f(c, KindMergeBranch)
+			walk(c, KindMergeBranch, f)
+		}
+		for _, c := range n.Returning {
+			f(c, KindSelectItem)
+			walk(c, KindSelectItem, f)
+		}
+	case KindMergeBranch:
+		n := n.(*MergeBranch)
+		if c := n.Cond; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		for _, c := range n.Set {
+			f(c, KindAssign)
+			walk(c, KindAssign, f)
+		}
+		if c := n.Values; c != nil {
+			f(c, KindRow)
+			walk(c, KindRow, f)
+		}
+	case KindCreateTable:
+		n := n.(*CreateTable)
+		for _, c := range n.Columns {
+			f(c, KindColumnDef)
+			walk(c, KindColumnDef, f)
+		}
+		for _, c := range n.Constraints {
+			f(c, KindConstraint)
+			walk(c, KindConstraint, f)
+		}
+		if c := n.Query; c != nil {
+			f(c, KindQuery)
+			walk(c, KindQuery, f)
+		}
+	case KindColumnDef:
+		n := n.(*ColumnDef)
+		if c := n.Type; c != nil {
+			f(c, KindTypeName)
+			walk(c, KindTypeName, f)
+		}
+		for _, c := range n.Constraints {
+			f(c, KindConstraint)
+			walk(c, KindConstraint, f)
+		}
+	case KindConstraint:
+		n := n.(*Constraint)
+		for _, c := range n.Columns {
+			f(c, KindOrderItem)
+			walk(c, KindOrderItem, f)
+		}
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindAlterTable:
+		n := n.(*AlterTable)
+		for _, c := range n.Actions {
+			f(c, KindAlterAction)
+			walk(c, KindAlterAction, f)
+		}
+	case KindAlterAction:
+		n := n.(*AlterAction)
+		if c := n.Column; c != nil {
+			f(c, KindColumnDef)
+			walk(c, KindColumnDef, f)
+		}
+		if c := n.Constraint; c != nil {
+			f(c, KindConstraint)
+			walk(c, KindConstraint, f)
+		}
+		if c := n.Type; c != nil {
+			f(c, KindTypeName)
+			walk(c, KindTypeName, f)
+		}
+		if c := n.X; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindDrop:
+		n := n.(*Drop)
+		for _, c := range n.Tables {
+			f(c, KindTableRef)
+		}
+	case KindCreateType:
+		n := n.(*CreateType)
+		for _, c := range n.Values {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		if c := n.Type; c != nil {
+			f(c, KindTypeName)
+			walk(c, KindTypeName, f)
+		}
+		if c := n.Check; c != nil {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindCreateView:
+		n := n.(*CreateView)
+		if c := n.Query; c != nil {
+			f(c, KindQuery)
+			walk(c, KindQuery, f)
+		}
+	case KindCreateIndex:
+		n := n.(*CreateIndex)
+		for _, c := range n.Items {
+			f(c, KindOrderItem)
+			walk(c, KindOrderItem, f)
+		}
+		if c := n.Where; c != nil {
+			f(c, KindWhere)
+			walk(c, KindWhere, f)
+		}
+	case KindRoutine:
+		n := n.(*Routine)
+		for _, c := range n.Body {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	case KindControl:
+		n := n.(*Control)
+		for _, c := range n.Exprs {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+		for _, c := range n.Stmts {
+			k := c.Kind()
+			f(c, k)
+			if branches.Has(k) {
+				walk(c, k, f)
+			}
+		}
+	}
+}

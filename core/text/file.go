@@ -24,7 +24,20 @@ type File struct {
 	src      []byte // UTF-8, or whatever single-byte encoding the file is in
 	encoding encoding
 	lines    []Pos // starts of lines
+
+	// Of one long line, how many characters stand before every so many bytes.
+	long  int // its index, 0-based; meant only where marks are
+	marks []mark
 }
+
+// mark tells how many characters of a line stand before a position.
+type mark struct {
+	at     Pos
+	before int
+}
+
+// markEvery is how many bytes lie between marks.
+const markEvery = 1024
 
 // NewFile takes the bytes of a file. It does not copy them; the caller must
 // leave them alone. It returns [ErrTooLarge] or [ErrBinary] where there is no
@@ -83,11 +96,40 @@ func (f *File) Place(p Pos) Place {
 		line--
 	}
 	start := f.lines[line]
-	column := 1 + utf8.RuneCount(f.src[start:p])
+	column := 1 + f.characters(line, start, p)
 	if line == 0 && column > 1 && bytes.HasPrefix(f.src, bom) {
 		column--
 	}
 	return Place{Offset: f.Stored(p), Line: line + 1, Column: column}
+}
+
+// characters counts the characters between the start of a line and a position in it.
+// In a long line it begins at the nearest mark.
+func (f *File) characters(line int, start, p Pos) int {
+	if p-start < 4*markEvery {
+		return utf8.RuneCount(f.src[start:p])
+	}
+	if len(f.marks) == 0 || f.long != line {
+		f.long, f.marks = line, f.marks[:0]
+		end := Pos(len(f.src))
+		if line+1 < len(f.lines) {
+			end = f.lines[line+1]
+		}
+		last := mark{start, 0}
+		for last.at < end {
+			f.marks = append(f.marks, last)
+			next := min(last.at+markEvery, end)
+			for next < end && !utf8.RuneStart(f.src[next]) {
+				next++
+			}
+			last = mark{next, last.before + utf8.RuneCount(f.src[last.at:next])}
+		}
+	}
+	i, exact := slices.BinarySearchFunc(f.marks, p, func(m mark, p Pos) int { return int(m.at) - int(p) })
+	if !exact {
+		i--
+	}
+	return f.marks[i].before + utf8.RuneCount(f.src[f.marks[i].at:p])
 }
 
 // LineCount gives the number of lines; an empty file has one.
@@ -108,6 +150,19 @@ func (f *File) Line(n int) Span {
 	}
 	for end > start && (f.src[end-1] == '\n' || f.src[end-1] == '\r') {
 		end--
+	}
+	return Span{start, end}
+}
+
+// Near widens a span by some bytes on either side, to the borders of characters, but
+// not beyond the span within.
+func (f *File) Near(s, within Span, more int) Span {
+	start, end := max(s.Start-Pos(more), within.Start), min(s.End+Pos(more), within.End)
+	for start > within.Start && !utf8.RuneStart(f.src[start]) {
+		start--
+	}
+	for end < within.End && !utf8.RuneStart(f.src[end]) {
+		end++
 	}
 	return Span{start, end}
 }

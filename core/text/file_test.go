@@ -1,6 +1,7 @@
 package text_test
 
 import (
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -103,4 +104,21 @@ func TestSingleByteEncodingKeepsItsPlaces(t *testing.T) {
 	f, err := text.NewFile("f.sql", []byte("caf\xe9 = 1"))
 	require.NoError(t, err)
 	require.Equal(t, text.Place{Offset: 5, Line: 1, Column: 6}, f.Place(5))
+}
+
+func TestPlaceInLongLines(t *testing.T) {
+	t.Parallel()
+	line := strings.Repeat("蜂蜜 hive, ", 2000)
+	f, err := text.NewFile("long.sql", []byte("SELECT 1;\n"+line+"\n"+line+"\nend"))
+	require.NoError(t, err)
+	for _, n := range []int{2, 3, 2} {
+		start, column := f.Line(n).Start, 1
+		for i, r := range line {
+			if i%7 == 0 || r > 0x80 {
+				require.Equal(t, text.Place{Offset: int(start) + i, Line: n, Column: column}, f.Place(start+text.Pos(i)))
+			}
+			column++
+		}
+	}
+	require.Equal(t, 3, f.Place(f.Line(4).End).Column-1)
 }

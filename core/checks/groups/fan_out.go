@@ -51,6 +51,7 @@ func runFanOut(p *check.Pass, n syntax.Node) {
 	}
 	var keys []syntax.Expr
 	asked, told := false, false
+	var known []fan
 	aggregatesOf(p, sel, func(c *syntax.Call) {
 		name := p.FunctionName(c)
 		if c.Distinct || len(c.Args) != 1 || name != "sum" && name != "avg" && name != "count" {
@@ -69,38 +70,55 @@ func runFanOut(p *check.Pass, n syntax.Node) {
 			keys, told = plainKeys(p, sel)
 			asked = true
 		}
-		if told {
-			reportFanOut(p, sel, c, sources, keys)
+		if !told {
+			return
 		}
+		i := slices.IndexFunc(known, func(f fan) bool { return slices.Equal(f.sources, sources) })
+		if i < 0 {
+			i = len(known)
+			known = append(known, fanOf(p, sel, sources, keys))
+		}
+		reportFanOut(p, sel, c, known[i])
 	})
 }
 
-func reportFanOut(p *check.Pass, sel *syntax.Select, c *syntax.Call, sources []*bind.Source, keys []syntax.Expr) {
+// fan tells what a row of some sources is joined to several rows of.
+type fan struct {
+	sources   []*bind.Source
+	many      *bind.Source // nil if there is none
+	certainty check.Certainty
+}
+
+func fanOf(p *check.Pass, sel *syntax.Select, sources []*bind.Source, keys []syntax.Expr) fan {
 	fixed := p.GivenRows(sel, sources, keys...)
-	var many *bind.Source
-	certainty := check.Likely
+	f := fan{sources: sources, certainty: check.Likely}
 	for _, s := range p.Scope(sel).Sources {
 		if fixed.Row(s) {
 			continue
 		}
 		t := tiesOf(p, sel, s)
 		if !isKnown(s) || !t.equal || t.other {
-			certainty = check.Possible // a condition may pick one row of several
+			f.certainty = check.Possible // a condition may pick one row of several
 		}
-		if many == nil {
-			many = s
+		if f.many == nil {
+			f.many = s
 		}
 	}
+	return f
+}
+
+func reportFanOut(p *check.Pass, sel *syntax.Select, c *syntax.Call, fan fan) {
+	many := fan.many
 	if many == nil || p.FunctionName(c) == "count" && many.Optional && sel.GroupBy != nil {
 		return // of COUNT over an outer join group.count-outer-join tells
 	}
 	var names []string
-	for _, s := range sources {
+	for _, s := range fan.sources {
 		names = append(names, called(p, s))
 	}
 	name, argument := p.FunctionName(c), c.Args[0]
 	f := check.Finding{
-		Span: c.Span(), Context: sel.Span(), Certainty: certainty,
+		Span: c.Span(), Context: sel.Span(), Certainty: fan.certainty,
 		Message: fmt.Sprintf("%s takes each row of %s once for every row of %s that it is joined to", p.Brief(c), strings.Join(names, " and "), called(p, many)),
 		Why:     "One row meets several there, and its value comes as often.",
 		Related: []check.Related{{Span: many.Node.Span(), Message: "several rows of it meet one"}},

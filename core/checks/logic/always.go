@@ -134,7 +134,7 @@ var alwaysTrue = &check.Check{
 func runAlwaysTrue(p *check.Pass, n syntax.Node) {
 	cond, _ := conditionOf(n)
 	chains(cond, syntax.OpOr, func(operands []syntax.Expr) {
-		if len(operands) > longChain {
+		if len(operands) > longChain || !comparesTwice(operands) {
 			return
 		}
 		var all []reason.Predicate
@@ -171,6 +171,18 @@ func runAlwaysTrue(p *check.Pass, n syntax.Node) {
 			all, texts = append(all, q), append(texts, x)
 		}
 	})
+}
+
+// comparesTwice reports whether two operands or more ask for values: a test for NULL
+// beside one comparison leaves other values out.
+func comparesTwice(operands []syntax.Expr) bool {
+	n := 0
+	for _, x := range operands {
+		if is, ok := syntax.Unparen(x).(*syntax.Is); !ok || is.Not || is.Test != syntax.IsNull {
+			n++
+		}
+	}
+	return n > 1
 }
 
 var chainedComparison = &check.Check{

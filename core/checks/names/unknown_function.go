@@ -69,7 +69,7 @@ func nearFunction(p *check.Pass, name string, arguments int) string {
 	}
 	found := ""
 	for _, candidate := range p.Dialect.Functions() {
-		if len(candidate) < len(name)-1 || len(candidate) > len(name)+1 || distance(name, candidate) != 1 || hasDigit(name) != hasDigit(candidate) {
+		if !oneAway(name, candidate) || hasDigit(name) != hasDigit(candidate) {
 			continue
 		}
 		if a, _ := p.Dialect.Arity(candidate); !a.Takes(arguments) || a.Special {
@@ -81,6 +81,28 @@ func nearFunction(p *check.Pass, name string, arguments int) string {
 		found = candidate
 	}
 	return found
+}
+
+// oneAway reports whether a letter inserted, deleted, changed or exchanged with the next
+// makes one name of another.
+func oneAway(a, b string) bool {
+	if len(a) > len(b) {
+		a, b = b, a
+	}
+	if len(b)-len(a) > 1 {
+		return false
+	}
+	i := 0
+	for i < len(a) && a[i] == b[i] {
+		i++
+	}
+	if len(a) < len(b) {
+		return a[i:] == b[i+1:]
+	}
+	if i == len(a) {
+		return false // they are the same
+	}
+	return a[i+1:] == b[i+1:] || i+1 < len(a) && a[i] == b[i+1] && a[i+1] == b[i] && a[i+2:] == b[i+2:]
 }
 
 func hasDigit(s string) bool {

@@ -188,6 +188,32 @@ func write(decls []decl) []byte {
 			p("\t\t}")
 		}
 	}
+	p("\t}\n}\n")
+	p("// Walk calls f for n and all nodes below it, each before those below it, with their kinds.")
+	p("func Walk(n Node, f func(Node, Kind)) {\n\tkind := n.Kind()\n\tf(n, kind)\n\twalk(n, kind, f)\n}\n")
+	p("func walk(n Node, kind Kind, f func(Node, Kind)) {\n\tswitch kind {")
+	for _, d := range decls {
+		if len(d.fields) == 0 {
+			continue
+		}
+		p("\tcase Kind%s:\n\t\tn := n.(*%s)", d.name, d.name)
+		for _, fl := range d.fields {
+			if fl.list {
+				p("\t\tfor _, c := range n.%s {", fl.name)
+			} else {
+				p("\t\tif c := n.%s; c != nil {", fl.name)
+			}
+			switch {
+			case fl.iface:
+				p("\t\t\tk := c.Kind()\n\t\t\tf(c, k)\n\t\t\tif branches.Has(k) {\n\t\t\t\twalk(c, k, f)\n\t\t\t}")
+			case branches[fl.typ]:
+				p("\t\t\tf(c, Kind%s)\n\t\t\twalk(c, Kind%s, f)", fl.typ, fl.typ)
+			default:
+				p("\t\t\tf(c, Kind%s)", fl.typ)
+			}
+			p("\t\t}")
+		}
+	}
 	p("\t}\n}")
 	return b.Bytes()
 }
