@@ -310,6 +310,20 @@ func (b *Binder) visit(n syntax.Node, s *Scope, v visible, at place) {
 	case *syntax.Query:
 		b.query(n, s, s.ctes)
 		return
+	case *syntax.Binary: // of which a chain may be longer than the stack is deep
+		for {
+			if n.Y != nil {
+				b.visit(n.Y, s, v, at)
+			}
+			left, ok := n.X.(*syntax.Binary)
+			if !ok {
+				if n.X != nil {
+					b.visit(n.X, s, v, at)
+				}
+				return
+			}
+			n = left
+		}
 	case *syntax.Call:
 		if skipsUnit(b.info.FunctionName(n)) && len(n.Args) > 1 {
 			for _, a := range n.Args[1:] {

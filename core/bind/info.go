@@ -68,6 +68,10 @@ type Info struct {
 // the next twice would double it at every step.
 const maxSteps = 20_000
 
+// maxClimb bounds how far up the tree a node's clause is looked for: in a chain of
+// conditions as long as a book each would be as far from it as it is long.
+const maxClimb = 2000
+
 // ask begins a question; what it gives ends it.
 func (in *Info) ask() func() {
 	if in.asking == 0 {
@@ -146,7 +150,9 @@ func (in *Info) IsAggregate(c *syntax.Call) bool {
 // that what lies outside a subquery is not found.
 func (in *Info) Enclosing(n syntax.Node, kinds syntax.KindSet) (found, below syntax.Node) {
 	below = n
-	for p := in.Parent(n); p != nil; below, p = p, in.Parent(p) {
+	steps := 0
+	for p := in.Parent(n); p != nil && steps < maxClimb; below, p = p, in.Parent(p) {
+		steps++
 		if kinds.Has(p.Kind()) {
 			return p, below
 		}
@@ -160,7 +166,9 @@ func (in *Info) Enclosing(n syntax.Node, kinds syntax.KindSet) (found, below syn
 // SelectOf gives the SELECT in one of whose clauses n stands, ORDER BY and the
 // row limit included; nil where there is none.
 func (in *Info) SelectOf(n syntax.Node) *syntax.Select {
-	for p := n; p != nil; p = in.Parent(p) {
+	steps := 0
+	for p := n; p != nil && steps < maxClimb; p = in.Parent(p) {
+		steps++
 		switch p := p.(type) {
 		case *syntax.Select:
 			return p

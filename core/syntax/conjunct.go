@@ -41,7 +41,37 @@ func BareConjuncts(x Expr, f func(Expr)) {
 // Inspect calls f for n and what is below it, in the order of the text as far
 // as the declarations of the nodes follow it; f tells whether to go down.
 func Inspect(n Node, f func(Node) bool) {
+	if b, ok := n.(*Binary); ok {
+		inspectChain(b, f)
+		return
+	}
 	if f(n) {
 		Children(n, func(c Node) { Inspect(c, f) })
+	}
+}
+
+// inspectChain inspects operators that hang on each other by their left operands, of
+// which there may be more than the stack is deep.
+func inspectChain(b *Binary, f func(Node) bool) {
+	var room [16]*Binary
+	spine := room[:0]
+	for {
+		if !f(b) {
+			break
+		}
+		spine = append(spine, b)
+		left, ok := b.X.(*Binary)
+		if !ok {
+			if b.X != nil {
+				Inspect(b.X, f)
+			}
+			break
+		}
+		b = left
+	}
+	for i := len(spine) - 1; i >= 0; i-- {
+		if y := spine[i].Y; y != nil {
+			Inspect(y, f)
+		}
 	}
 }

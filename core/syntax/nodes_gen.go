@@ -1109,1793 +1109,1878 @@ var branches = Kinds(
 	KindControl,
 )
 
-func link(n Node, kind Kind, parents []Node) {
-	switch kind {
-	case KindTypedLiteral:
-		n := n.(*TypedLiteral)
-		if c := n.Type; c != nil {
-			parents[c.ID()] = n
-			link(c, KindTypeName, parents)
-		}
-		if c := n.Value; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindInterval:
-		n := n.(*Interval)
-		if c := n.Value; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindUnary:
-		n := n.(*Unary)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindBinary:
-		n := n.(*Binary)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Y; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindIs:
-		n := n.(*Is)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Y; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindBetween:
-		n := n.(*Between)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Low; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.High; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindIn:
-		n := n.(*In)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		for _, c := range n.List {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Query; c != nil {
-			parents[c.ID()] = n
-			link(c, KindQuery, parents)
-		}
-		if c := n.Other; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindLike:
-		n := n.(*Like)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Pattern; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Escape; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindExists:
-		n := n.(*Exists)
-		if c := n.Query; c != nil {
-			parents[c.ID()] = n
-			link(c, KindQuery, parents)
-		}
-	case KindQuantified:
-		n := n.(*Quantified)
-		if c := n.Query; c != nil {
-			parents[c.ID()] = n
-			link(c, KindQuery, parents)
-		}
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindCase:
-		n := n.(*Case)
-		if c := n.Operand; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		for _, c := range n.Whens {
-			parents[c.ID()] = n
-			link(c, KindWhen, parents)
-		}
-		if c := n.Else; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindWhen:
-		n := n.(*When)
-		if c := n.Cond; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Then; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindCast:
-		n := n.(*Cast)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Type; c != nil {
-			parents[c.ID()] = n
-			link(c, KindTypeName, parents)
-		}
-		if c := n.Format; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindTypeName:
-		n := n.(*TypeName)
-		for _, c := range n.Args {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindCall:
-		n := n.(*Call)
-		for _, c := range n.Args {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		for _, c := range n.OrderBy {
-			parents[c.ID()] = n
-			link(c, KindOrderItem, parents)
-		}
-		if c := n.Filter; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Over; c != nil {
-			parents[c.ID()] = n
-			link(c, KindWindow, parents)
-		}
-	case KindWindow:
-		n := n.(*Window)
-		for _, c := range n.Partition {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		for _, c := range n.OrderBy {
-			parents[c.ID()] = n
-			link(c, KindOrderItem, parents)
-		}
-	case KindParen:
-		n := n.(*Paren)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindRow:
-		n := n.(*Row)
-		for _, c := range n.Items {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindSubquery:
-		n := n.(*Subquery)
-		if c := n.Query; c != nil {
-			parents[c.ID()] = n
-			link(c, KindQuery, parents)
-		}
-	case KindArray:
-		n := n.(*Array)
-		for _, c := range n.Items {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Query; c != nil {
-			parents[c.ID()] = n
-			link(c, KindQuery, parents)
-		}
-	case KindSubscript:
-		n := n.(*Subscript)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		for _, c := range n.Items {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindField:
-		n := n.(*Field)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindCollate:
-		n := n.(*Collate)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindAtZone:
-		n := n.(*AtZone)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Zone; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindNamedArg:
-		n := n.(*NamedArg)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindOuterMark:
-		n := n.(*OuterMark)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindQuery:
-		n := n.(*Query)
-		if c := n.With; c != nil {
-			parents[c.ID()] = n
-			link(c, KindWith, parents)
-		}
-		if c := n.Body; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.OrderBy; c != nil {
-			parents[c.ID()] = n
-			link(c, KindOrderBy, parents)
-		}
-		if c := n.Limit; c != nil {
-			parents[c.ID()] = n
-			link(c, KindLimit, parents)
-		}
-	case KindWith:
-		n := n.(*With)
-		for _, c := range n.CTEs {
-			parents[c.ID()] = n
-			link(c, KindCTE, parents)
-		}
-	case KindCTE:
-		n := n.(*CTE)
-		if c := n.Query; c != nil {
-			parents[c.ID()] = n
-			link(c, KindQuery, parents)
-		}
-		if c := n.Stmt; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindSelect:
-		n := n.(*Select)
-		for _, c := range n.DistinctOn {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Top; c != nil {
-			parents[c.ID()] = n
-			link(c, KindLimit, parents)
-		}
-		for _, c := range n.Items {
-			parents[c.ID()] = n
-			link(c, KindSelectItem, parents)
-		}
-		for _, c := range n.Into {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.From; c != nil {
-			parents[c.ID()] = n
-			link(c, KindFrom, parents)
-		}
-		if c := n.Where; c != nil {
-			parents[c.ID()] = n
-			link(c, KindWhere, parents)
-		}
-		if c := n.GroupBy; c != nil {
-			parents[c.ID()] = n
-			link(c, KindGroupBy, parents)
-		}
-		if c := n.Having; c != nil {
-			parents[c.ID()] = n
-			link(c, KindHaving, parents)
-		}
-		for _, c := range n.Windows {
-			parents[c.ID()] = n
-			link(c, KindWindow, parents)
-		}
-		if c := n.Qualify; c != nil {
-			parents[c.ID()] = n
-			link(c, KindQualify, parents)
-		}
-	case KindSelectItem:
-		n := n.(*SelectItem)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindFrom:
-		n := n.(*From)
-		for _, c := range n.Tables {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindWhere:
-		n := n.(*Where)
-		if c := n.Cond; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindGroupBy:
-		n := n.(*GroupBy)
-		for _, c := range n.Items {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindGroupingSet:
-		n := n.(*GroupingSet)
-		for _, c := range n.Items {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindHaving:
-		n := n.(*Having)
-		if c := n.Cond; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindQualify:
-		n := n.(*Qualify)
-		if c := n.Cond; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindOrderBy:
-		n := n.(*OrderBy)
-		for _, c := range n.Items {
-			parents[c.ID()] = n
-			link(c, KindOrderItem, parents)
-		}
-	case KindOrderItem:
-		n := n.(*OrderItem)
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindLimit:
-		n := n.(*Limit)
-		if c := n.Count; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Offset; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindSetOp:
-		n := n.(*SetOp)
-		if c := n.Left; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Right; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindValues:
-		n := n.(*Values)
-		for _, c := range n.Rows {
-			parents[c.ID()] = n
-			link(c, KindRow, parents)
-		}
-	case KindTableBody:
-		n := n.(*TableBody)
-		if c := n.Table; c != nil {
-			parents[c.ID()] = n
-		}
-	case KindParenQuery:
-		n := n.(*ParenQuery)
-		if c := n.Query; c != nil {
-			parents[c.ID()] = n
-			link(c, KindQuery, parents)
-		}
-	case KindDerived:
-		n := n.(*Derived)
-		if c := n.Query; c != nil {
-			parents[c.ID()] = n
-			link(c, KindQuery, parents)
-		}
-	case KindFuncTable:
-		n := n.(*FuncTable)
-		for _, c := range n.Calls {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindJoin:
-		n := n.(*Join)
-		if c := n.Left; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Right; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.On; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindParenTable:
-		n := n.(*ParenTable)
-		if c := n.Table; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindSelectStmt:
-		n := n.(*SelectStmt)
-		if c := n.Query; c != nil {
-			parents[c.ID()] = n
-			link(c, KindQuery, parents)
-		}
-	case KindInsert:
-		n := n.(*Insert)
-		if c := n.With; c != nil {
-			parents[c.ID()] = n
-			link(c, KindWith, parents)
-		}
-		if c := n.Table; c != nil {
-			parents[c.ID()] = n
-		}
-		if c := n.Query; c != nil {
-			parents[c.ID()] = n
-			link(c, KindQuery, parents)
-		}
-		for _, c := range n.Set {
-			parents[c.ID()] = n
-			link(c, KindAssign, parents)
-		}
-		for _, c := range n.Conflict {
-			parents[c.ID()] = n
-			link(c, KindAssign, parents)
-		}
-		if c := n.Where; c != nil {
-			parents[c.ID()] = n
-			link(c, KindWhere, parents)
-		}
-		for _, c := range n.Returning {
-			parents[c.ID()] = n
-			link(c, KindSelectItem, parents)
-		}
-	case KindAssign:
-		n := n.(*Assign)
-		if c := n.Target; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Value; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindUpdate:
-		n := n.(*Update)
-		if c := n.With; c != nil {
-			parents[c.ID()] = n
-			link(c, KindWith, parents)
-		}
-		if c := n.Table; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		for _, c := range n.Set {
-			parents[c.ID()] = n
-			link(c, KindAssign, parents)
-		}
-		if c := n.From; c != nil {
-			parents[c.ID()] = n
-			link(c, KindFrom, parents)
-		}
-		if c := n.Where; c != nil {
-			parents[c.ID()] = n
-			link(c, KindWhere, parents)
-		}
-		if c := n.OrderBy; c != nil {
-			parents[c.ID()] = n
-			link(c, KindOrderBy, parents)
-		}
-		if c := n.Limit; c != nil {
-			parents[c.ID()] = n
-			link(c, KindLimit, parents)
-		}
-		for _, c := range n.Returning {
-			parents[c.ID()] = n
-			link(c, KindSelectItem, parents)
-		}
-	case KindDelete:
-		n := n.(*Delete)
-		if c := n.With; c != nil {
-			parents[c.ID()] = n
-			link(c, KindWith, parents)
-		}
-		for _, c := range n.Targets {
-			parents[c.ID()] = n
-		}
-		if c := n.From; c != nil {
-			parents[c.ID()] = n
-			link(c, KindFrom, parents)
-		}
-		if c := n.Using; c != nil {
-			parents[c.ID()] = n
-			link(c, KindFrom, parents)
-		}
-		if c := n.Where; c != nil {
-			parents[c.ID()] = n
-			link(c, KindWhere, parents)
-		}
-		if c := n.OrderBy; c != nil {
-			parents[c.ID()] = n
-			link(c, KindOrderBy, parents)
-		}
-		if c := n.Limit; c != nil {
-			parents[c.ID()] = n
-			link(c, KindLimit, parents)
-		}
-		for _, c := range n.Returning {
-			parents[c.ID()] = n
-			link(c, KindSelectItem, parents)
-		}
-	case KindMerge:
-		n := n.(*Merge)
-		if c := n.With; c != nil {
-			parents[c.ID()] = n
-			link(c, KindWith, parents)
-		}
-		if c := n.Target; c != nil {
-			parents[c.ID()] = n
-		}
-		if c := n.Source; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.On; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		for _, c := range n.Branches {
-			parents[c.ID()] = n
-			link(c, KindMergeBranch, parents)
-		}
-		for _, c := range n.Returning {
-			parents[c.ID()] = n
-			link(c, KindSelectItem, parents)
-		}
-	case KindMergeBranch:
-		n := n.(*MergeBranch)
-		if c := n.Cond; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		for _, c := range n.Set {
-			parents[c.ID()] = n
-			link(c, KindAssign, parents)
-		}
-		if c := n.Values; c != nil {
-			parents[c.ID()] = n
-			link(c, KindRow, parents)
-		}
-	case KindCreateTable:
-		n := n.(*CreateTable)
-		for _, c := range n.Columns {
-			parents[c.ID()] = n
-			link(c, KindColumnDef, parents)
-		}
-		for _, c := range n.Constraints {
-			parents[c.ID()] = n
-			link(c, KindConstraint, parents)
-		}
-		if c := n.Query; c != nil {
-			parents[c.ID()] = n
-			link(c, KindQuery, parents)
-		}
-	case KindColumnDef:
-		n := n.(*ColumnDef)
-		if c := n.Type; c != nil {
-			parents[c.ID()] = n
-			link(c, KindTypeName, parents)
-		}
-		for _, c := range n.Constraints {
-			parents[c.ID()] = n
-			link(c, KindConstraint, parents)
-		}
-	case KindConstraint:
-		n := n.(*Constraint)
-		for _, c := range n.Columns {
-			parents[c.ID()] = n
-			link(c, KindOrderItem, parents)
-		}
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindAlterTable:
-		n := n.(*AlterTable)
-		for _, c := range n.Actions {
-			parents[c.ID()] = n
-			link(c, KindAlterAction, parents)
-		}
-	case KindAlterAction:
-		n := n.(*AlterAction)
-		if c := n.Column; c != nil {
-			parents[c.ID()] = n
-			link(c, KindColumnDef, parents)
-		}
-		if c := n.Constraint; c != nil {
-			parents[c.ID()] = n
-			link(c, KindConstraint, parents)
-		}
-		if c := n.Type; c != nil {
-			parents[c.ID()] = n
-			link(c, KindTypeName, parents)
-		}
-		if c := n.X; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindDrop:
-		n := n.(*Drop)
-		for _, c := range n.Tables {
-			parents[c.ID()] = n
-		}
-	case KindCreateType:
-		n := n.(*CreateType)
-		for _, c := range n.Values {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		if c := n.Type; c != nil {
-			parents[c.ID()] = n
-			link(c, KindTypeName, parents)
-		}
-		if c := n.Check; c != nil {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindCreateView:
-		n := n.(*CreateView)
-		if c := n.Query; c != nil {
-			parents[c.ID()] = n
-			link(c, KindQuery, parents)
-		}
-	case KindCreateIndex:
-		n := n.(*CreateIndex)
-		for _, c := range n.Items {
-			parents[c.ID()] = n
-			link(c, KindOrderItem, parents)
-		}
-		if c := n.Where; c != nil {
-			parents[c.ID()] = n
-			link(c, KindWhere, parents)
-		}
-	case KindRoutine:
-		n := n.(*Routine)
-		for _, c := range n.Body {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-	case KindControl:
-		n := n.(*Control)
-		for _, c := range n.Exprs {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
-		for _, c := range n.Stmts {
-			parents[c.ID()] = n
-			if k := c.Kind(); branches.Has(k) {
-				link(c, k, parents)
-			}
-		}
+func link(at Node, kind Kind, parents []Node) {
+	for {
+		switch kind {
+		case KindTypedLiteral:
+			n := at.(*TypedLiteral)
+			if c := n.Type; c != nil {
+				parents[c.ID()] = n
+				link(c, KindTypeName, parents)
+			}
+			if c := n.Value; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindInterval:
+			n := at.(*Interval)
+			if c := n.Value; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindUnary:
+			n := at.(*Unary)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindBinary:
+			n := at.(*Binary)
+			if c := n.Y; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					at, kind = c, k
+					continue
+				}
+			}
+		case KindIs:
+			n := at.(*Is)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Y; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindBetween:
+			n := at.(*Between)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Low; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.High; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindIn:
+			n := at.(*In)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			for _, c := range n.List {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Query; c != nil {
+				parents[c.ID()] = n
+				link(c, KindQuery, parents)
+			}
+			if c := n.Other; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindLike:
+			n := at.(*Like)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Pattern; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Escape; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindExists:
+			n := at.(*Exists)
+			if c := n.Query; c != nil {
+				parents[c.ID()] = n
+				link(c, KindQuery, parents)
+			}
+		case KindQuantified:
+			n := at.(*Quantified)
+			if c := n.Query; c != nil {
+				parents[c.ID()] = n
+				link(c, KindQuery, parents)
+			}
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindCase:
+			n := at.(*Case)
+			if c := n.Operand; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			for _, c := range n.Whens {
+				parents[c.ID()] = n
+				link(c, KindWhen, parents)
+			}
+			if c := n.Else; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindWhen:
+			n := at.(*When)
+			if c := n.Cond; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Then; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindCast:
+			n := at.(*Cast)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Type; c != nil {
+				parents[c.ID()] = n
+				link(c, KindTypeName, parents)
+			}
+			if c := n.Format; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindTypeName:
+			n := at.(*TypeName)
+			for _, c := range n.Args {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindCall:
+			n := at.(*Call)
+			for _, c := range n.Args {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			for _, c := range n.OrderBy {
+				parents[c.ID()] = n
+				link(c, KindOrderItem, parents)
+			}
+			if c := n.Filter; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Over; c != nil {
+				parents[c.ID()] = n
+				link(c, KindWindow, parents)
+			}
+		case KindWindow:
+			n := at.(*Window)
+			for _, c := range n.Partition {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			for _, c := range n.OrderBy {
+				parents[c.ID()] = n
+				link(c, KindOrderItem, parents)
+			}
+		case KindParen:
+			n := at.(*Paren)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindRow:
+			n := at.(*Row)
+			for _, c := range n.Items {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindSubquery:
+			n := at.(*Subquery)
+			if c := n.Query; c != nil {
+				parents[c.ID()] = n
+				link(c, KindQuery, parents)
+			}
+		case KindArray:
+			n := at.(*Array)
+			for _, c := range n.Items {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Query; c != nil {
+				parents[c.ID()] = n
+				link(c, KindQuery, parents)
+			}
+		case KindSubscript:
+			n := at.(*Subscript)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			for _, c := range n.Items {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindField:
+			n := at.(*Field)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindCollate:
+			n := at.(*Collate)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindAtZone:
+			n := at.(*AtZone)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Zone; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindNamedArg:
+			n := at.(*NamedArg)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindOuterMark:
+			n := at.(*OuterMark)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindQuery:
+			n := at.(*Query)
+			if c := n.With; c != nil {
+				parents[c.ID()] = n
+				link(c, KindWith, parents)
+			}
+			if c := n.Body; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.OrderBy; c != nil {
+				parents[c.ID()] = n
+				link(c, KindOrderBy, parents)
+			}
+			if c := n.Limit; c != nil {
+				parents[c.ID()] = n
+				link(c, KindLimit, parents)
+			}
+		case KindWith:
+			n := at.(*With)
+			for _, c := range n.CTEs {
+				parents[c.ID()] = n
+				link(c, KindCTE, parents)
+			}
+		case KindCTE:
+			n := at.(*CTE)
+			if c := n.Query; c != nil {
+				parents[c.ID()] = n
+				link(c, KindQuery, parents)
+			}
+			if c := n.Stmt; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindSelect:
+			n := at.(*Select)
+			for _, c := range n.DistinctOn {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Top; c != nil {
+				parents[c.ID()] = n
+				link(c, KindLimit, parents)
+			}
+			for _, c := range n.Items {
+				parents[c.ID()] = n
+				link(c, KindSelectItem, parents)
+			}
+			for _, c := range n.Into {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.From; c != nil {
+				parents[c.ID()] = n
+				link(c, KindFrom, parents)
+			}
+			if c := n.Where; c != nil {
+				parents[c.ID()] = n
+				link(c, KindWhere, parents)
+			}
+			if c := n.GroupBy; c != nil {
+				parents[c.ID()] = n
+				link(c, KindGroupBy, parents)
+			}
+			if c := n.Having; c != nil {
+				parents[c.ID()] = n
+				link(c, KindHaving, parents)
+			}
+			for _, c := range n.Windows {
+				parents[c.ID()] = n
+				link(c, KindWindow, parents)
+			}
+			if c := n.Qualify; c != nil {
+				parents[c.ID()] = n
+				link(c, KindQualify, parents)
+			}
+		case KindSelectItem:
+			n := at.(*SelectItem)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindFrom:
+			n := at.(*From)
+			for _, c := range n.Tables {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindWhere:
+			n := at.(*Where)
+			if c := n.Cond; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindGroupBy:
+			n := at.(*GroupBy)
+			for _, c := range n.Items {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindGroupingSet:
+			n := at.(*GroupingSet)
+			for _, c := range n.Items {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindHaving:
+			n := at.(*Having)
+			if c := n.Cond; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindQualify:
+			n := at.(*Qualify)
+			if c := n.Cond; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindOrderBy:
+			n := at.(*OrderBy)
+			for _, c := range n.Items {
+				parents[c.ID()] = n
+				link(c, KindOrderItem, parents)
+			}
+		case KindOrderItem:
+			n := at.(*OrderItem)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindLimit:
+			n := at.(*Limit)
+			if c := n.Count; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Offset; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindSetOp:
+			n := at.(*SetOp)
+			if c := n.Right; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Left; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					at, kind = c, k
+					continue
+				}
+			}
+		case KindValues:
+			n := at.(*Values)
+			for _, c := range n.Rows {
+				parents[c.ID()] = n
+				link(c, KindRow, parents)
+			}
+		case KindTableBody:
+			n := at.(*TableBody)
+			if c := n.Table; c != nil {
+				parents[c.ID()] = n
+			}
+		case KindParenQuery:
+			n := at.(*ParenQuery)
+			if c := n.Query; c != nil {
+				parents[c.ID()] = n
+				link(c, KindQuery, parents)
+			}
+		case KindDerived:
+			n := at.(*Derived)
+			if c := n.Query; c != nil {
+				parents[c.ID()] = n
+				link(c, KindQuery, parents)
+			}
+		case KindFuncTable:
+			n := at.(*FuncTable)
+			for _, c := range n.Calls {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindJoin:
+			n := at.(*Join)
+			if c := n.Right; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.On; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Left; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					at, kind = c, k
+					continue
+				}
+			}
+		case KindParenTable:
+			n := at.(*ParenTable)
+			if c := n.Table; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindSelectStmt:
+			n := at.(*SelectStmt)
+			if c := n.Query; c != nil {
+				parents[c.ID()] = n
+				link(c, KindQuery, parents)
+			}
+		case KindInsert:
+			n := at.(*Insert)
+			if c := n.With; c != nil {
+				parents[c.ID()] = n
+				link(c, KindWith, parents)
+			}
+			if c := n.Table; c != nil {
+				parents[c.ID()] = n
+			}
+			if c := n.Query; c != nil {
+				parents[c.ID()] = n
+				link(c, KindQuery, parents)
+			}
+			for _, c := range n.Set {
+				parents[c.ID()] = n
+				link(c, KindAssign, parents)
+			}
+			for _, c := range n.Conflict {
+				parents[c.ID()] = n
+				link(c, KindAssign, parents)
+			}
+			if c := n.Where; c != nil {
+				parents[c.ID()] = n
+				link(c, KindWhere, parents)
+			}
+			for _, c := range n.Returning {
+				parents[c.ID()] = n
+				link(c, KindSelectItem, parents)
+			}
+		case KindAssign:
+			n := at.(*Assign)
+			if c := n.Target; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Value; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindUpdate:
+			n := at.(*Update)
+			if c := n.With; c != nil {
+				parents[c.ID()] = n
+				link(c, KindWith, parents)
+			}
+			if c := n.Table; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			for _, c := range n.Set {
+				parents[c.ID()] = n
+				link(c, KindAssign, parents)
+			}
+			if c := n.From; c != nil {
+				parents[c.ID()] = n
+				link(c, KindFrom, parents)
+			}
+			if c := n.Where; c != nil {
+				parents[c.ID()] = n
+				link(c, KindWhere, parents)
+			}
+			if c := n.OrderBy; c != nil {
+				parents[c.ID()] = n
+				link(c, KindOrderBy, parents)
+			}
+			if c := n.Limit; c != nil {
+				parents[c.ID()] = n
+				link(c, KindLimit, parents)
+			}
+			for _, c := range n.Returning {
+				parents[c.ID()] = n
+				link(c, KindSelectItem, parents)
+			}
+		case KindDelete:
+			n := at.(*Delete)
+			if c := n.With; c != nil {
+				parents[c.ID()] = n
+				link(c, KindWith, parents)
+			}
+			for _, c := range n.Targets {
+				parents[c.ID()] = n
+			}
+			if c := n.From; c != nil {
+				parents[c.ID()] = n
+				link(c, KindFrom, parents)
+			}
+			if c := n.Using; c != nil {
+				parents[c.ID()] = n
+				link(c, KindFrom, parents)
+			}
+			if c := n.Where; c != nil {
+				parents[c.ID()] = n
+				link(c, KindWhere, parents)
+			}
+			if c := n.OrderBy; c != nil {
+				parents[c.ID()] = n
+				link(c, KindOrderBy, parents)
+			}
+			if c := n.Limit; c != nil {
+				parents[c.ID()] = n
+				link(c, KindLimit, parents)
+			}
+			for _, c := range n.Returning {
+				parents[c.ID()] = n
+				link(c, KindSelectItem, parents)
+			}
+		case KindMerge:
+			n := at.(*Merge)
+			if c := n.With; c != nil {
+				parents[c.ID()] = n
+				link(c, KindWith, parents)
+			}
+			if c := n.Target; c != nil {
+				parents[c.ID()] = n
+			}
+			if c := n.Source; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.On; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			for _, c := range n.Branches {
+				parents[c.ID()] = n
+				link(c, KindMergeBranch, parents)
+			}
+			for _, c := range n.Returning {
+				parents[c.ID()] = n
+				link(c, KindSelectItem, parents)
+			}
+		case KindMergeBranch:
+			n := at.(*MergeBranch)
+			if c := n.Cond; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			for _, c := range n.Set {
+				parents[c.ID()] = n
+				link(c, KindAssign, parents)
+			}
+			if c := n.Values; c != nil {
+				parents[c.ID()] = n
+				link(c, KindRow, parents)
+			}
+		case KindCreateTable:
+			n := at.(*CreateTable)
+			for _, c := range n.Columns {
+				parents[c.ID()] = n
+				link(c, KindColumnDef, parents)
+			}
+			for _, c := range n.Constraints {
+				parents[c.ID()] = n
+				link(c, KindConstraint, parents)
+			}
+			if c := n.Query; c != nil {
+				parents[c.ID()] = n
+				link(c, KindQuery, parents)
+			}
+		case KindColumnDef:
+			n := at.(*ColumnDef)
+			if c := n.Type; c != nil {
+				parents[c.ID()] = n
+				link(c, KindTypeName, parents)
+			}
+			for _, c := range n.Constraints {
+				parents[c.ID()] = n
+				link(c, KindConstraint, parents)
+			}
+		case KindConstraint:
+			n := at.(*Constraint)
+			for _, c := range n.Columns {
+				parents[c.ID()] = n
+				link(c, KindOrderItem, parents)
+			}
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindAlterTable:
+			n := at.(*AlterTable)
+			for _, c := range n.Actions {
+				parents[c.ID()] = n
+				link(c, KindAlterAction, parents)
+			}
+		case KindAlterAction:
+			n := at.(*AlterAction)
+			if c := n.Column; c != nil {
+				parents[c.ID()] = n
+				link(c, KindColumnDef, parents)
+			}
+			if c := n.Constraint; c != nil {
+				parents[c.ID()] = n
+				link(c, KindConstraint, parents)
+			}
+			if c := n.Type; c != nil {
+				parents[c.ID()] = n
+				link(c, KindTypeName, parents)
+			}
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindDrop:
+			n := at.(*Drop)
+			for _, c := range n.Tables {
+				parents[c.ID()] = n
+			}
+		case KindCreateType:
+			n := at.(*CreateType)
+			for _, c := range n.Values {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			if c := n.Type; c != nil {
+				parents[c.ID()] = n
+				link(c, KindTypeName, parents)
+			}
+			if c := n.Check; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindCreateView:
+			n := at.(*CreateView)
+			if c := n.Query; c != nil {
+				parents[c.ID()] = n
+				link(c, KindQuery, parents)
+			}
+		case KindCreateIndex:
+			n := at.(*CreateIndex)
+			for _, c := range n.Items {
+				parents[c.ID()] = n
+				link(c, KindOrderItem, parents)
+			}
+			if c := n.Where; c != nil {
+				parents[c.ID()] = n
+				link(c, KindWhere, parents)
+			}
+		case KindRoutine:
+			n := at.(*Routine)
+			for _, c := range n.Body {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		case KindControl:
+			n := at.(*Control)
+			for _, c := range n.Exprs {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+			for _, c := range n.Stmts {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					link(c, k, parents)
+				}
+			}
+		}
+		return
 	}
 }
 
-// Walk calls f for n and all nodes below it, each before those below it, with their kinds.
+// Walk calls f for n and all nodes below it, with their kinds, each before those
+// below it; of a chain of operators the last operand comes first.
 func Walk(n Node, f func(Node, Kind)) {
 	kind := n.Kind()
 	f(n, kind)
 	walk(n, kind, f)
 }
 
-func walk(n Node, kind Kind, f func(Node, Kind)) {
-	switch kind {
-	case KindTypedLiteral:
-		n := n.(*TypedLiteral)
-		if c := n.Type; c != nil {
-			f(c, KindTypeName)
-			walk(c, KindTypeName, f)
-		}
-		if c := n.Value; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindInterval:
-		n := n.(*Interval)
-		if c := n.Value; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindUnary:
-		n := n.(*Unary)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindBinary:
-		n := n.(*Binary)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Y; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindIs:
-		n := n.(*Is)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Y; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindBetween:
-		n := n.(*Between)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Low; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.High; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindIn:
-		n := n.(*In)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		for _, c := range n.List {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Query; c != nil {
-			f(c, KindQuery)
-			walk(c, KindQuery, f)
-		}
-		if c := n.Other; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindLike:
-		n := n.(*Like)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Pattern; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Escape; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindExists:
-		n := n.(*Exists)
-		if c := n.Query; c != nil {
-			f(c, KindQuery)
-			walk(c, KindQuery, f)
-		}
-	case KindQuantified:
-		n := n.(*Quantified)
-		if c := n.Query; c != nil {
-			f(c, KindQuery)
-			walk(c, KindQuery, f)
-		}
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindCase:
-		n := n.(*Case)
-		if c := n.Operand; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		for _, c := range n.Whens {
-			f(c, KindWhen)
-			walk(c, KindWhen, f)
-		}
-		if c := n.Else; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindWhen:
-		n := n.(*When)
-		if c := n.Cond; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Then; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindCast:
-		n := n.(*Cast)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Type; c != nil {
-			f(c, KindTypeName)
-			walk(c, KindTypeName, f)
-		}
-		if c := n.Format; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindTypeName:
-		n := n.(*TypeName)
-		for _, c := range n.Args {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindCall:
-		n := n.(*Call)
-		for _, c := range n.Args {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		for _, c := range n.OrderBy {
-			f(c, KindOrderItem)
-			walk(c, KindOrderItem, f)
-		}
-		if c := n.Filter; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Over; c != nil {
-			f(c, KindWindow)
-			walk(c, KindWindow, f)
-		}
-	case KindWindow:
-		n := n.(*Window)
-		for _, c := range n.Partition {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		for _, c := range n.OrderBy {
-			f(c, KindOrderItem)
-			walk(c, KindOrderItem, f)
-		}
-	case KindParen:
-		n := n.(*Paren)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindRow:
-		n := n.(*Row)
-		for _, c := range n.Items {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindSubquery:
-		n := n.(*Subquery)
-		if c := n.Query; c != nil {
-			f(c, KindQuery)
-			walk(c, KindQuery, f)
-		}
-	case KindArray:
-		n := n.(*Array)
-		for _, c := range n.Items {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Query; c != nil {
-			f(c, KindQuery)
-			walk(c, KindQuery, f)
-		}
-	case KindSubscript:
-		n := n.(*Subscript)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		for _, c := range n.Items {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindField:
-		n := n.(*Field)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindCollate:
-		n := n.(*Collate)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindAtZone:
-		n := n.(*AtZone)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Zone; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindNamedArg:
-		n := n.(*NamedArg)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindOuterMark:
-		n := n.(*OuterMark)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindQuery:
-		n := n.(*Query)
-		if c := n.With; c != nil {
-			f(c, KindWith)
-			walk(c, KindWith, f)
-		}
-		if c := n.Body; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.OrderBy; c != nil {
-			f(c, KindOrderBy)
-			walk(c, KindOrderBy, f)
-		}
-		if c := n.Limit; c != nil {
-			f(c, KindLimit)
-			walk(c, KindLimit, f)
-		}
-	case KindWith:
-		n := n.(*With)
-		for _, c := range n.CTEs {
-			f(c, KindCTE)
-			walk(c, KindCTE, f)
-		}
-	case KindCTE:
-		n := n.(*CTE)
-		if c := n.Query; c != nil {
-			f(c, KindQuery)
-			walk(c, KindQuery, f)
-		}
-		if c := n.Stmt; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindSelect:
-		n := n.(*Select)
-		for _, c := range n.DistinctOn {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Top; c != nil {
-			f(c, KindLimit)
-			walk(c, KindLimit, f)
-		}
-		for _, c := range n.Items {
-			f(c, KindSelectItem)
-			walk(c, KindSelectItem, f)
-		}
-		for _, c := range n.Into {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.From; c != nil {
-			f(c, KindFrom)
-			walk(c, KindFrom, f)
-		}
-		if c := n.Where; c != nil {
-			f(c, KindWhere)
-			walk(c, KindWhere, f)
-		}
-		if c := n.GroupBy; c != nil {
-			f(c, KindGroupBy)
-			walk(c, KindGroupBy, f)
-		}
-		if c := n.Having; c != nil {
-			f(c, KindHaving)
-			walk(c, KindHaving, f)
-		}
-		for _, c := range n.Windows {
-			f(c, KindWindow)
-			walk(c, KindWindow, f)
-		}
-		if c := n.Qualify; c != nil {
-			f(c, KindQualify)
-			walk(c, KindQualify, f)
-		}
-	case KindSelectItem:
-		n := n.(*SelectItem)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindFrom:
-		n := n.(*From)
-		for _, c := range n.Tables {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindWhere:
-		n := n.(*Where)
-		if c := n.Cond; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindGroupBy:
-		n := n.(*GroupBy)
-		for _, c := range n.Items {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindGroupingSet:
-		n := n.(*GroupingSet)
-		for _, c := range n.Items {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindHaving:
-		n := n.(*Having)
-		if c := n.Cond; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindQualify:
-		n := n.(*Qualify)
-		if c := n.Cond; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindOrderBy:
-		n := n.(*OrderBy)
-		for _, c := range n.Items {
-			f(c, KindOrderItem)
-			walk(c, KindOrderItem, f)
-		}
-	case KindOrderItem:
-		n := n.(*OrderItem)
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindLimit:
-		n := n.(*Limit)
-		if c := n.Count; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Offset; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindSetOp:
-		n := n.(*SetOp)
-		if c := n.Left; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Right; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindValues:
-		n := n.(*Values)
-		for _, c := range n.Rows {
-			f(c, KindRow)
-			walk(c, KindRow, f)
-		}
-	case KindTableBody:
-		n := n.(*TableBody)
-		if c := n.Table; c != nil {
-			f(c, KindTableRef)
-		}
-	case KindParenQuery:
-		n := n.(*ParenQuery)
-		if c := n.Query; c != nil {
-			f(c, KindQuery)
-			walk(c, KindQuery, f)
-		}
-	case KindDerived:
-		n := n.(*Derived)
-		if c := n.Query; c != nil {
-			f(c, KindQuery)
-			walk(c, KindQuery, f)
-		}
-	case KindFuncTable:
-		n := n.(*FuncTable)
-		for _, c := range n.Calls {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindJoin:
-		n := n.(*Join)
-		if c := n.Left; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Right; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.On; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindParenTable:
-		n := n.(*ParenTable)
-		if c := n.Table; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindSelectStmt:
-		n := n.(*SelectStmt)
-		if c := n.Query; c != nil {
-			f(c, KindQuery)
-			walk(c, KindQuery, f)
-		}
-	case KindInsert:
-		n := n.(*Insert)
-		if c := n.With; c != nil {
-			f(c, KindWith)
-			walk(c, KindWith, f)
-		}
-		if c := n.Table; c != nil {
-			f(c, KindTableRef)
-		}
-		if c := n.Query; c != nil {
-			f(c, KindQuery)
-			walk(c, KindQuery, f)
-		}
-		for _, c := range n.Set {
-			f(c, KindAssign)
-			walk(c, KindAssign, f)
-		}
-		for _, c := range n.Conflict {
-			f(c, KindAssign)
-			walk(c, KindAssign, f)
-		}
-		if c := n.Where; c != nil {
-			f(c, KindWhere)
-			walk(c, KindWhere, f)
-		}
-		for _, c := range n.Returning {
-			f(c, KindSelectItem)
-			walk(c, KindSelectItem, f)
-		}
-	case KindAssign:
-		n := n.(*Assign)
-		if c := n.Target; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Value; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindUpdate:
-		n := n.(*Update)
-		if c := n.With; c != nil {
-			f(c, KindWith)
-			walk(c, KindWith, f)
-		}
-		if c := n.Table; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		for _, c := range n.Set {
-			f(c, KindAssign)
-			walk(c, KindAssign, f)
-		}
-		if c := n.From; c != nil {
-			f(c, KindFrom)
-			walk(c, KindFrom, f)
-		}
-		if c := n.Where; c != nil {
-			f(c, KindWhere)
-			walk(c, KindWhere, f)
-		}
-		if c := n.OrderBy; c != nil {
-			f(c, KindOrderBy)
-			walk(c, KindOrderBy, f)
-		}
-		if c := n.Limit; c != nil {
-			f(c, KindLimit)
-			walk(c, KindLimit, f)
-		}
-		for _, c := range n.Returning {
-			f(c, KindSelectItem)
-			walk(c, KindSelectItem, f)
-		}
-	case KindDelete:
-		n := n.(*Delete)
-		if c := n.With; c != nil {
-			f(c, KindWith)
-			walk(c, KindWith, f)
-		}
-		for _, c := range n.Targets {
-			f(c, KindTableRef)
-		}
-		if c := n.From; c != nil {
-			f(c, KindFrom)
-			walk(c, KindFrom, f)
-		}
-		if c := n.Using; c != nil {
-			f(c, KindFrom)
-			walk(c, KindFrom, f)
-		}
-		if c := n.Where; c != nil {
-			f(c, KindWhere)
-			walk(c, KindWhere, f)
-		}
-		if c := n.OrderBy; c != nil {
-			f(c, KindOrderBy)
-			walk(c, KindOrderBy, f)
-		}
-		if c := n.Limit; c != nil {
-			f(c, KindLimit)
-			walk(c, KindLimit, f)
-		}
-		for _, c := range n.Returning {
-			f(c, KindSelectItem)
-			walk(c, KindSelectItem, f)
-		}
-	case KindMerge:
-		n := n.(*Merge)
-		if c := n.With; c != nil {
-			f(c, KindWith)
-			walk(c, KindWith, f)
-		}
-		if c := n.Target; c != nil {
-			f(c, KindTableRef)
-		}
-		if c := n.Source; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.On; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		for _, c := range n.Branches {
-			f(c, KindMergeBranch)
-			walk(c, KindMergeBranch, f)
-		}
-		for _, c := range n.Returning {
-			f(c, KindSelectItem)
-			walk(c, KindSelectItem, f)
-		}
-	case KindMergeBranch:
-		n := n.(*MergeBranch)
-		if c := n.Cond; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		for _, c := range n.Set {
-			f(c, KindAssign)
-			walk(c, KindAssign, f)
-		}
-		if c := n.Values; c != nil {
-			f(c, KindRow)
-			walk(c, KindRow, f)
-		}
-	case KindCreateTable:
-		n := n.(*CreateTable)
-		for _, c := range n.Columns {
-			f(c, KindColumnDef)
-			walk(c, KindColumnDef, f)
-		}
-		for _, c := range n.Constraints {
-			f(c, KindConstraint)
-			walk(c, KindConstraint, f)
-		}
-		if c := n.Query; c != nil {
-			f(c, KindQuery)
-			walk(c, KindQuery, f)
-		}
-	case KindColumnDef:
-		n := n.(*ColumnDef)
-		if c := n.Type; c != nil {
-			f(c, KindTypeName)
-			walk(c, KindTypeName, f)
-		}
-		for _, c := range n.Constraints {
-			f(c, KindConstraint)
-			walk(c, KindConstraint, f)
-		}
-	case KindConstraint:
-		n := n.(*Constraint)
-		for _, c := range n.Columns {
-			f(c, KindOrderItem)
-			walk(c, KindOrderItem, f)
-		}
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindAlterTable:
-		n := n.(*AlterTable)
-		for _, c := range n.Actions {
-			f(c, KindAlterAction)
-			walk(c, KindAlterAction, f)
-		}
-	case KindAlterAction:
-		n := n.(*AlterAction)
-		if c := n.Column; c != nil {
-			f(c, KindColumnDef)
-			walk(c, KindColumnDef, f)
-		}
-		if c := n.Constraint; c != nil {
-			f(c, KindConstraint)
-			walk(c, KindConstraint, f)
-		}
-		if c := n.Type; c != nil {
-			f(c, KindTypeName)
-			walk(c, KindTypeName, f)
-		}
-		if c := n.X; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindDrop:
-		n := n.(*Drop)
-		for _, c := range n.Tables {
-			f(c, KindTableRef)
-		}
-	case KindCreateType:
-		n := n.(*CreateType)
-		for _, c := range n.Values {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		if c := n.Type; c != nil {
-			f(c, KindTypeName)
-			walk(c, KindTypeName, f)
-		}
-		if c := n.Check; c != nil {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindCreateView:
-		n := n.(*CreateView)
-		if c := n.Query; c != nil {
-			f(c, KindQuery)
-			walk(c, KindQuery, f)
-		}
-	case KindCreateIndex:
-		n := n.(*CreateIndex)
-		for _, c := range n.Items {
-			f(c, KindOrderItem)
-			walk(c, KindOrderItem, f)
-		}
-		if c := n.Where; c != nil {
-			f(c, KindWhere)
-			walk(c, KindWhere, f)
-		}
-	case KindRoutine:
-		n := n.(*Routine)
-		for _, c := range n.Body {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-	case KindControl:
-		n := n.(*Control)
-		for _, c := range n.Exprs {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
-		for _, c := range n.Stmts {
-			k := c.Kind()
-			f(c, k)
-			if branches.Has(k) {
-				walk(c, k, f)
-			}
-		}
+func walk(at Node, kind Kind, f func(Node, Kind)) {
+	for {
+		switch kind {
+		case KindTypedLiteral:
+			n := at.(*TypedLiteral)
+			if c := n.Type; c != nil {
+				f(c, KindTypeName)
+				walk(c, KindTypeName, f)
+			}
+			if c := n.Value; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindInterval:
+			n := at.(*Interval)
+			if c := n.Value; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindUnary:
+			n := at.(*Unary)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindBinary:
+			n := at.(*Binary)
+			if c := n.Y; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					at, kind = c, k
+					continue
+				}
+			}
+		case KindIs:
+			n := at.(*Is)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Y; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindBetween:
+			n := at.(*Between)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Low; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.High; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindIn:
+			n := at.(*In)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			for _, c := range n.List {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Query; c != nil {
+				f(c, KindQuery)
+				walk(c, KindQuery, f)
+			}
+			if c := n.Other; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindLike:
+			n := at.(*Like)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Pattern; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Escape; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindExists:
+			n := at.(*Exists)
+			if c := n.Query; c != nil {
+				f(c, KindQuery)
+				walk(c, KindQuery, f)
+			}
+		case KindQuantified:
+			n := at.(*Quantified)
+			if c := n.Query; c != nil {
+				f(c, KindQuery)
+				walk(c, KindQuery, f)
+			}
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindCase:
+			n := at.(*Case)
+			if c := n.Operand; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			for _, c := range n.Whens {
+				f(c, KindWhen)
+				walk(c, KindWhen, f)
+			}
+			if c := n.Else; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindWhen:
+			n := at.(*When)
+			if c := n.Cond; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Then; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindCast:
+			n := at.(*Cast)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Type; c != nil {
+				f(c, KindTypeName)
+				walk(c, KindTypeName, f)
+			}
+			if c := n.Format; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindTypeName:
+			n := at.(*TypeName)
+			for _, c := range n.Args {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindCall:
+			n := at.(*Call)
+			for _, c := range n.Args {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			for _, c := range n.OrderBy {
+				f(c, KindOrderItem)
+				walk(c, KindOrderItem, f)
+			}
+			if c := n.Filter; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Over; c != nil {
+				f(c, KindWindow)
+				walk(c, KindWindow, f)
+			}
+		case KindWindow:
+			n := at.(*Window)
+			for _, c := range n.Partition {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			for _, c := range n.OrderBy {
+				f(c, KindOrderItem)
+				walk(c, KindOrderItem, f)
+			}
+		case KindParen:
+			n := at.(*Paren)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindRow:
+			n := at.(*Row)
+			for _, c := range n.Items {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindSubquery:
+			n := at.(*Subquery)
+			if c := n.Query; c != nil {
+				f(c, KindQuery)
+				walk(c, KindQuery, f)
+			}
+		case KindArray:
+			n := at.(*Array)
+			for _, c := range n.Items {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Query; c != nil {
+				f(c, KindQuery)
+				walk(c, KindQuery, f)
+			}
+		case KindSubscript:
+			n := at.(*Subscript)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			for _, c := range n.Items {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindField:
+			n := at.(*Field)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindCollate:
+			n := at.(*Collate)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindAtZone:
+			n := at.(*AtZone)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Zone; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindNamedArg:
+			n := at.(*NamedArg)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindOuterMark:
+			n := at.(*OuterMark)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindQuery:
+			n := at.(*Query)
+			if c := n.With; c != nil {
+				f(c, KindWith)
+				walk(c, KindWith, f)
+			}
+			if c := n.Body; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.OrderBy; c != nil {
+				f(c, KindOrderBy)
+				walk(c, KindOrderBy, f)
+			}
+			if c := n.Limit; c != nil {
+				f(c, KindLimit)
+				walk(c, KindLimit, f)
+			}
+		case KindWith:
+			n := at.(*With)
+			for _, c := range n.CTEs {
+				f(c, KindCTE)
+				walk(c, KindCTE, f)
+			}
+		case KindCTE:
+			n := at.(*CTE)
+			if c := n.Query; c != nil {
+				f(c, KindQuery)
+				walk(c, KindQuery, f)
+			}
+			if c := n.Stmt; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindSelect:
+			n := at.(*Select)
+			for _, c := range n.DistinctOn {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Top; c != nil {
+				f(c, KindLimit)
+				walk(c, KindLimit, f)
+			}
+			for _, c := range n.Items {
+				f(c, KindSelectItem)
+				walk(c, KindSelectItem, f)
+			}
+			for _, c := range n.Into {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.From; c != nil {
+				f(c, KindFrom)
+				walk(c, KindFrom, f)
+			}
+			if c := n.Where; c != nil {
+				f(c, KindWhere)
+				walk(c, KindWhere, f)
+			}
+			if c := n.GroupBy; c != nil {
+				f(c, KindGroupBy)
+				walk(c, KindGroupBy, f)
+			}
+			if c := n.Having; c != nil {
+				f(c, KindHaving)
+				walk(c, KindHaving, f)
+			}
+			for _, c := range n.Windows {
+				f(c, KindWindow)
+				walk(c, KindWindow, f)
+			}
+			if c := n.Qualify; c != nil {
+				f(c, KindQualify)
+				walk(c, KindQualify, f)
+			}
+		case KindSelectItem:
+			n := at.(*SelectItem)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindFrom:
+			n := at.(*From)
+			for _, c := range n.Tables {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindWhere:
+			n := at.(*Where)
+			if c := n.Cond; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindGroupBy:
+			n := at.(*GroupBy)
+			for _, c := range n.Items {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindGroupingSet:
+			n := at.(*GroupingSet)
+			for _, c := range n.Items {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindHaving:
+			n := at.(*Having)
+			if c := n.Cond; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindQualify:
+			n := at.(*Qualify)
+			if c := n.Cond; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindOrderBy:
+			n := at.(*OrderBy)
+			for _, c := range n.Items {
+				f(c, KindOrderItem)
+				walk(c, KindOrderItem, f)
+			}
+		case KindOrderItem:
+			n := at.(*OrderItem)
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindLimit:
+			n := at.(*Limit)
+			if c := n.Count; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Offset; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindSetOp:
+			n := at.(*SetOp)
+			if c := n.Right; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Left; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					at, kind = c, k
+					continue
+				}
+			}
+		case KindValues:
+			n := at.(*Values)
+			for _, c := range n.Rows {
+				f(c, KindRow)
+				walk(c, KindRow, f)
+			}
+		case KindTableBody:
+			n := at.(*TableBody)
+			if c := n.Table; c != nil {
+				f(c, KindTableRef)
+			}
+		case KindParenQuery:
+			n := at.(*ParenQuery)
+			if c := n.Query; c != nil {
+				f(c, KindQuery)
+				walk(c, KindQuery, f)
+			}
+		case KindDerived:
+			n := at.(*Derived)
+			if c := n.Query; c != nil {
+				f(c, KindQuery)
+				walk(c, KindQuery, f)
+			}
+		case KindFuncTable:
+			n := at.(*FuncTable)
+			for _, c := range n.Calls {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindJoin:
+			n := at.(*Join)
+			if c := n.Right; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.On; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Left; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					at, kind = c, k
+					continue
+				}
+			}
+		case KindParenTable:
+			n := at.(*ParenTable)
+			if c := n.Table; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindSelectStmt:
+			n := at.(*SelectStmt)
+			if c := n.Query; c != nil {
+				f(c, KindQuery)
+				walk(c, KindQuery, f)
+			}
+		case KindInsert:
+			n := at.(*Insert)
+			if c := n.With; c != nil {
+				f(c, KindWith)
+				walk(c, KindWith, f)
+			}
+			if c := n.Table; c != nil {
+				f(c, KindTableRef)
+			}
+			if c := n.Query; c != nil {
+				f(c, KindQuery)
+				walk(c, KindQuery, f)
+			}
+			for _, c := range n.Set {
+				f(c, KindAssign)
+				walk(c, KindAssign, f)
+			}
+			for _, c := range n.Conflict {
+				f(c, KindAssign)
+				walk(c, KindAssign, f)
+			}
+			if c := n.Where; c != nil {
+				f(c, KindWhere)
+				walk(c, KindWhere, f)
+			}
+			for _, c := range n.Returning {
+				f(c, KindSelectItem)
+				walk(c, KindSelectItem, f)
+			}
+		case KindAssign:
+			n := at.(*Assign)
+			if c := n.Target; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Value; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindUpdate:
+			n := at.(*Update)
+			if c := n.With; c != nil {
+				f(c, KindWith)
+				walk(c, KindWith, f)
+			}
+			if c := n.Table; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			for _, c := range n.Set {
+				f(c, KindAssign)
+				walk(c, KindAssign, f)
+			}
+			if c := n.From; c != nil {
+				f(c, KindFrom)
+				walk(c, KindFrom, f)
+			}
+			if c := n.Where; c != nil {
+				f(c, KindWhere)
+				walk(c, KindWhere, f)
+			}
+			if c := n.OrderBy; c != nil {
+				f(c, KindOrderBy)
+				walk(c, KindOrderBy, f)
+			}
+			if c := n.Limit; c != nil {
+				f(c, KindLimit)
+				walk(c, KindLimit, f)
+			}
+			for _, c := range n.Returning {
+				f(c, KindSelectItem)
+				walk(c, KindSelectItem, f)
+			}
+		case KindDelete:
+			n := at.(*Delete)
+			if c := n.With; c != nil {
+				f(c, KindWith)
+				walk(c, KindWith, f)
+			}
+			for _, c := range n.Targets {
+				f(c, KindTableRef)
+			}
+			if c := n.From; c != nil {
+				f(c, KindFrom)
+				walk(c, KindFrom, f)
+			}
+			if c := n.Using; c != nil {
+				f(c, KindFrom)
+				walk(c, KindFrom, f)
+			}
+			if c := n.Where; c != nil {
+				f(c, KindWhere)
+				walk(c, KindWhere, f)
+			}
+			if c := n.OrderBy; c != nil {
+				f(c, KindOrderBy)
+				walk(c, KindOrderBy, f)
+			}
+			if c := n.Limit; c != nil {
+				f(c, KindLimit)
+				walk(c, KindLimit, f)
+			}
+			for _, c := range n.Returning {
+				f(c, KindSelectItem)
+				walk(c, KindSelectItem, f)
+			}
+		case KindMerge:
+			n := at.(*Merge)
+			if c := n.With; c != nil {
+				f(c, KindWith)
+				walk(c, KindWith, f)
+			}
+			if c := n.Target; c != nil {
+				f(c, KindTableRef)
+			}
+			if c := n.Source; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.On; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			for _, c := range n.Branches {
+				f(c, KindMergeBranch)
+				walk(c, KindMergeBranch, f)
+			}
+			for _, c := range n.Returning {
+				f(c, KindSelectItem)
+				walk(c, KindSelectItem, f)
+			}
+		case KindMergeBranch:
+			n := at.(*MergeBranch)
+			if c := n.Cond; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			for _, c := range n.Set {
+				f(c, KindAssign)
+				walk(c, KindAssign, f)
+			}
+			if c := n.Values; c != nil {
+				f(c, KindRow)
+				walk(c, KindRow, f)
+			}
+		case KindCreateTable:
+			n := at.(*CreateTable)
+			for _, c := range n.Columns {
+				f(c, KindColumnDef)
+				walk(c, KindColumnDef, f)
+			}
+			for _, c := range n.Constraints {
+				f(c, KindConstraint)
+				walk(c, KindConstraint, f)
+			}
+			if c := n.Query; c != nil {
+				f(c, KindQuery)
+				walk(c, KindQuery, f)
+			}
+		case KindColumnDef:
+			n := at.(*ColumnDef)
+			if c := n.Type; c != nil {
+				f(c, KindTypeName)
+				walk(c, KindTypeName, f)
+			}
+			for _, c := range n.Constraints {
+				f(c, KindConstraint)
+				walk(c, KindConstraint, f)
+			}
+		case KindConstraint:
+			n := at.(*Constraint)
+			for _, c := range n.Columns {
+				f(c, KindOrderItem)
+				walk(c, KindOrderItem, f)
+			}
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindAlterTable:
+			n := at.(*AlterTable)
+			for _, c := range n.Actions {
+				f(c, KindAlterAction)
+				walk(c, KindAlterAction, f)
+			}
+		case KindAlterAction:
+			n := at.(*AlterAction)
+			if c := n.Column; c != nil {
+				f(c, KindColumnDef)
+				walk(c, KindColumnDef, f)
+			}
+			if c := n.Constraint; c != nil {
+				f(c, KindConstraint)
+				walk(c, KindConstraint, f)
+			}
+			if c := n.Type; c != nil {
+				f(c, KindTypeName)
+				walk(c, KindTypeName, f)
+			}
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindDrop:
+			n := at.(*Drop)
+			for _, c := range n.Tables {
+				f(c, KindTableRef)
+			}
+		case KindCreateType:
+			n := at.(*CreateType)
+			for _, c := range n.Values {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			if c := n.Type; c != nil {
+				f(c, KindTypeName)
+				walk(c, KindTypeName, f)
+			}
+			if c := n.Check; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindCreateView:
+			n := at.(*CreateView)
+			if c := n.Query; c != nil {
+				f(c, KindQuery)
+				walk(c, KindQuery, f)
+			}
+		case KindCreateIndex:
+			n := at.(*CreateIndex)
+			for _, c := range n.Items {
+				f(c, KindOrderItem)
+				walk(c, KindOrderItem, f)
+			}
+			if c := n.Where; c != nil {
+				f(c, KindWhere)
+				walk(c, KindWhere, f)
+			}
+		case KindRoutine:
+			n := at.(*Routine)
+			for _, c := range n.Body {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		case KindControl:
+			n := at.(*Control)
+			for _, c := range n.Exprs {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+			for _, c := range n.Stmts {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					walk(c, k, f)
+				}
+			}
+		}
+		return
 	}
 }

@@ -166,56 +166,59 @@ func write(decls []decl) []byte {
 			p("\tKind%s,", d.name)
 		}
 	}
-	p(")\n\nfunc link(n Node, kind Kind, parents []Node) {\n\tswitch kind {")
-	for _, d := range decls {
-		if len(d.fields) == 0 {
-			continue
-		}
-		p("\tcase Kind%s:\n\t\tn := n.(*%s)", d.name, d.name)
-		for _, fl := range d.fields {
-			if fl.list {
-				p("\t\tfor _, c := range n.%s {", fl.name)
-			} else {
-				p("\t\tif c := n.%s; c != nil {", fl.name)
-			}
-			p("\t\t\tparents[c.ID()] = n")
-			switch {
-			case fl.iface:
-				p("\t\t\tif k := c.Kind(); branches.Has(k) {\n\t\t\t\tlink(c, k, parents)\n\t\t\t}")
-			case branches[fl.typ]:
-				p("\t\t\tlink(c, Kind%s, parents)", fl.typ)
-			}
-			p("\t\t}")
-		}
-	}
-	p("\t}\n}\n")
-	p("// Walk calls f for n and all nodes below it, each before those below it, with their kinds.")
+	p(")\n")
+	writeWalk(p, decls, branches, "func link(at Node, kind Kind, parents []Node)", "parents[c.ID()] = n", "link(c, %s, parents)")
+	p("// Walk calls f for n and all nodes below it, with their kinds, each before those\n// below it; of a chain of operators the last operand comes first.")
 	p("func Walk(n Node, f func(Node, Kind)) {\n\tkind := n.Kind()\n\tf(n, kind)\n\twalk(n, kind, f)\n}\n")
-	p("func walk(n Node, kind Kind, f func(Node, Kind)) {\n\tswitch kind {")
+	writeWalk(p, decls, branches, "func walk(at Node, kind Kind, f func(Node, Kind))", "f(c, %s)", "walk(c, %s, f)")
+	return b.Bytes()
+}
+
+// chained are the fields by which nodes hang on each other in long chains: a AND b AND c,
+// joins, unions. They are gone through in a loop, for a chain may be longer than
+// the stack is deep.
+var chained = map[string]string{"Binary": "X", "Join": "Left", "SetOp": "Left"}
+
+// writeWalk writes a walk over all nodes below one: each is what the statement visit
+// says of c, a child of n, and what lies below it is walked by descend. Both may
+// hold the kind of c.
+func writeWalk(p func(string, ...any), decls []decl, branches map[string]bool, head, visit, descend string) {
+	with := func(statement, kind string) string {
+		if strings.Contains(statement, "%s") {
+			return fmt.Sprintf(statement, kind)
+		}
+		return statement
+	}
+	p("%s {\n\tfor {\n\t\tswitch kind {", head)
 	for _, d := range decls {
 		if len(d.fields) == 0 {
 			continue
 		}
-		p("\tcase Kind%s:\n\t\tn := n.(*%s)", d.name, d.name)
+		p("\t\tcase Kind%s:\n\t\t\tn := at.(*%s)", d.name, d.name)
 		for _, fl := range d.fields {
+			if chained[d.name] == fl.name {
+				continue
+			}
 			if fl.list {
-				p("\t\tfor _, c := range n.%s {", fl.name)
+				p("\t\t\tfor _, c := range n.%s {", fl.name)
 			} else {
-				p("\t\tif c := n.%s; c != nil {", fl.name)
+				p("\t\t\tif c := n.%s; c != nil {", fl.name)
 			}
 			switch {
 			case fl.iface:
-				p("\t\t\tk := c.Kind()\n\t\t\tf(c, k)\n\t\t\tif branches.Has(k) {\n\t\t\t\twalk(c, k, f)\n\t\t\t}")
+				p("\t\t\t\tk := c.Kind()\n\t\t\t\t%s\n\t\t\t\tif branches.Has(k) {\n\t\t\t\t\t%s\n\t\t\t\t}", with(visit, "k"), with(descend, "k"))
 			case branches[fl.typ]:
-				p("\t\t\tf(c, Kind%s)\n\t\t\twalk(c, Kind%s, f)", fl.typ, fl.typ)
+				p("\t\t\t\t%s\n\t\t\t\t%s", with(visit, "Kind"+fl.typ), with(descend, "Kind"+fl.typ))
 			default:
-				p("\t\t\tf(c, Kind%s)", fl.typ)
+				p("\t\t\t\t%s", with(visit, "Kind"+fl.typ))
 			}
-			p("\t\t}")
+			p("\t\t\t}")
+		}
+		if next := chained[d.name]; next != "" {
+			p("\t\t\tif c := n.%s; c != nil {\n\t\t\t\tk := c.Kind()\n\t\t\t\t%s\n\t\t\t\tif branches.Has(k) {\n\t\t\t\t\tat, kind = c, k\n\t\t\t\t\tcontinue\n\t\t\t\t}\n\t\t\t}", next, with(visit, "k"))
 		}
 	}
-	p("\t}\n}")
-	return b.Bytes()
+	p("\t\t}\n\t\treturn\n\t}\n}\n")
 }
 
 func slabName(n string) string { return strings.ToLower(n[:1]) + n[1:] + "s" }
