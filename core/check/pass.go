@@ -112,27 +112,23 @@ func (p *Pass) TellsNames(s *bind.Scope) bool {
 // SourcesOf gives the sources that a part of FROM is made of.
 func (p *Pass) SourcesOf(t syntax.TableExpr) []*bind.Source {
 	var found []*bind.Source
-	for _, scope := range p.Scopes {
+	for n := p.Parent(t); n != nil; n = p.Parent(n) {
+		scope := p.Scope(n)
+		if scope == nil {
+			continue
+		}
 		for _, s := range scope.Sources {
-			if s.Node != nil && t.Span().Contains(s.Node.Span()) && p.fromOf(s.Node) == p.fromOf(t) {
+			if s.Node != nil && t.Span().Contains(s.Node.Span()) {
 				found = append(found, s)
 			}
 		}
+		break
 	}
 	return found
 }
 
-// fromOf gives the clause or statement whose tables a part of FROM belongs to.
-func (p *Pass) fromOf(n syntax.Node) syntax.Node {
-	for at := p.Parent(n); at != nil; at = p.Parent(at) {
-		switch at.(type) {
-		case *syntax.Join, *syntax.ParenTable:
-		default:
-			return at
-		}
-	}
-	return nil
-}
+// farBranch is how many branches of a set operation are looked back.
+const farBranch = 500
 
 // Width counts the columns that a query's body gives; ok is false where a star
 // stands for columns that are not known.
@@ -159,7 +155,15 @@ func (p *Pass) Width(b syntax.Body) (width int, ok bool) {
 		}
 		return width, true
 	case *syntax.SetOp:
-		return p.Width(b.Left)
+		// The first branch tells, unless that is too far to look.
+		for range farBranch {
+			left, ok := b.Left.(*syntax.SetOp)
+			if !ok {
+				return p.Width(b.Left)
+			}
+			b = left
+		}
+		return p.Width(b.Right)
 	case *syntax.ParenQuery:
 		return p.Width(b.Query.Body)
 	case *syntax.Values:

@@ -46,6 +46,9 @@ var unknownColumn = &check.Check{
 
 // unknownInUsing reports a column of USING that one side of the join lacks.
 func unknownInUsing(p *check.Pass, j *syntax.Join) {
+	if len(j.Using) == 0 {
+		return
+	}
 	left, right := p.SourcesOf(j.Left), p.SourcesOf(j.Right)
 	for _, id := range j.Using {
 		for _, side := range [][]*bind.Source{left, right} {
