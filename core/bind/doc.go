@@ -10,7 +10,8 @@
 //	passed.go    conditions that all rows of a query have met
 //	nullable.go  what can be NULL
 //	types.go     what type an expression has
-//	keys.go      what tells rows apart, and what follows from what is fixed
+//	fixed.go     what follows from values and rows that are fixed
+//	keys.go      what tells the rows of a query apart
 //	same.go      whether two expressions are the same
 //
 // # Terms
