@@ -64,6 +64,8 @@ func kindOf(id string) string {
 		return "window"
 	case "name.case-folding", "name.double-quoted-text":
 		return "name"
+	case "type.argument-count":
+		return "arguments"
 	case "name.derived-without-alias":
 		return "alias"
 	case "name.duplicate-output":
@@ -102,9 +104,9 @@ func refusedFor(err error) string {
 type saying struct{ words, kinds string }
 
 var postgresReasons = []saying{
-	{"FROM-clause entry", "name"}, {"42P01", "table"}, {"42703", "name"}, {"42702", "ambiguous"}, {"42712", "doubled"},
+	{"FROM-clause entry", "name"}, {"cannot contain window", "window"}, {"42P01", "table"}, {"42703", "name"}, {"42702", "ambiguous"}, {"42712", "doubled"},
 	{"must appear in the GROUP BY", "grouping"}, {"ungrouped column", "grouping"}, {"42803", "aggregate"}, {"42P20", "window"},
-	{"42704 window", "name"}, {"42P10 for SELECT DISTINCT", "name"}, {"42P10", "width"}, {"must have an alias", "alias"}, {"column", "width"}, {"42601", "syntax"},
+	{"42704 window", "name"}, {"42P10 for SELECT DISTINCT", "name"}, {"42P10", "width"}, {"must have an alias", "alias"}, {"column", "width"}, {"42601", "syntax arguments"}, {"42883", "arguments"},
 }
 
 var mariadbReasons = []saying{
@@ -112,13 +114,13 @@ var mariadbReasons = []saying{
 	{"1054 Unknown column 'justlens_claims.", "grouping"}, {"1054", "name"}, {"1051", "name"}, {"1109", "name"}, {"1247", "name"}, {"4009", "name"},
 	{"1052", "ambiguous"}, {"1146", "table name"}, {"1066", "doubled"}, {"4004", "doubled"}, {"1463", "grouping"}, {"1111", "aggregate"}, {"1056", "aggregate"},
 	{"4014", "aggregate"}, {"4015", "window"}, {"4016", "window"}, {"1241", "width"}, {"1222", "width"}, {"4002", "width"}, {"4078", "width"},
-	{"1248", "alias"}, {"1060", "columns"}, {"1221", "syntax"}, {"1064", "syntax alias"},
+	{"1248", "alias"}, {"1060", "columns"}, {"1221", "syntax"}, {"1064", "syntax alias arguments"}, {"1582", "arguments"}, {"4074", "window"},
 }
 
 var sqliteReasons = []saying{
-	{"no such column", "name"}, {"cannot join using", "name"}, {"no such window", "name"}, {"ambiguous column", "ambiguous"},
+	{"no such column", "name"}, {"has no column named", "name"}, {"cannot join using", "name"}, {"no such window", "name"}, {"ambiguous column", "ambiguous"},
 	{"no such table: x", "name"}, {"no such table", "table"}, {"duplicate WITH", "doubled"}, {"window function", "window aggregate"},
 	{"HAVING clause on a non-aggregate", "grouping"}, {"aggregate", "aggregate"}, {"out of range", "width"}, {"sub-select returns", "width"},
 	{"same number of result columns", "width"}, {"values for", "width"}, {"row value misused", "width"}, {"does not match any column in the result", "name"},
-	{"ORDER BY clause should come after", "syntax"}, {"syntax error", "syntax"},
+	{"ORDER BY clause should come after", "syntax"}, {"syntax error", "syntax"}, {"wrong number of arguments", "arguments"}, {"misuse of window", "window"},
 }

@@ -328,3 +328,116 @@ SELECT hive_id FROM hives WHERE name = "Ash"
 SELECT hive_id FROM hives WHERE name IN ("Ash", "Elm")
 SELECT "name" FROM "hives"
 SELECT "NAME" FROM hives
+SELECT h.name FROM hives h WHERE EXISTS (SELECT h.name FROM queens q WHERE q.queen_id = h.queen_id)
+SELECT h.name FROM hives h WHERE EXISTS (SELECT x.name FROM queens q WHERE q.queen_id = h.queen_id)
+SELECT q.name FROM queens q WHERE q.queen_id IN (SELECT q.mother_id FROM queens m WHERE m.queen_id = q.mother_id)
+SELECT (SELECT MAX(i.mites) FROM inspections i WHERE i.hive_id = h.hive_id) AS m FROM hives h ORDER BY m
+SELECT (SELECT i.mites, i.temper FROM inspections i LIMIT 1) AS m FROM hives h
+SELECT name FROM hives WHERE (hive_id, keeper_id) IN (SELECT hive_id, keeper_id FROM inspections)
+SELECT name FROM hives WHERE (hive_id, keeper_id) IN (SELECT hive_id FROM inspections)
+SELECT name FROM hives WHERE hive_id IN (SELECT hive_id, keeper_id FROM inspections)
+SELECT name FROM hives WHERE hive_id = (SELECT MAX(hive_id), MIN(hive_id) FROM inspections)
+SELECT d.kg FROM (SELECT hive_id, SUM(weight_kg) kg FROM harvests GROUP BY hive_id) d WHERE d.kg > 3
+SELECT d.kg FROM (SELECT hive_id, SUM(weight_kg) kg FROM harvests GROUP BY hive_id) d WHERE d.weight_kg > 3
+SELECT kg FROM (SELECT hive_id, SUM(weight_kg) kg FROM harvests GROUP BY hive_id) d GROUP BY kg
+SELECT hive_id, kg FROM (SELECT hive_id, SUM(weight_kg) kg FROM harvests GROUP BY hive_id) d GROUP BY kg
+SELECT a.name FROM apiaries a JOIN hives h ON h.apiary_id = a.apiary_id AND frame_count > 3
+SELECT a.name FROM apiaries a JOIN hives h ON apiary_id = a.apiary_id
+SELECT a.name, h.name FROM apiaries a JOIN hives h USING (apiary_id) WHERE apiary_id = 1
+SELECT a.name, h.name FROM apiaries a JOIN hives h USING (apiary_id) WHERE keeper_id = 1
+SELECT apiary_id, COUNT(*) FROM apiaries a JOIN hives h USING (apiary_id) GROUP BY apiary_id
+SELECT a.apiary_id, COUNT(*) FROM apiaries a JOIN hives h USING (apiary_id) GROUP BY apiary_id
+SELECT a.name FROM apiaries a JOIN hives h USING (hive_id)
+SELECT a.name FROM apiaries a JOIN hives h USING (altitude_m)
+SELECT a.name FROM apiaries a LEFT JOIN hives h USING (apiary_id, keeper_id)
+SELECT a.name FROM apiaries a LEFT JOIN hives h USING (apiary_id, village)
+SELECT k.name, m.name FROM keepers k LEFT JOIN keepers m ON m.keeper_id = k.mentor_id
+SELECT name FROM keepers k LEFT JOIN keepers m ON m.keeper_id = k.mentor_id
+SELECT keepers.name FROM keepers k LEFT JOIN keepers m ON m.keeper_id = k.mentor_id
+SELECT k.* FROM keepers k LEFT JOIN keepers m ON m.keeper_id = k.mentor_id
+SELECT x.* FROM keepers k LEFT JOIN keepers m ON m.keeper_id = k.mentor_id
+SELECT h.hive_id AS id, COUNT(*) FROM hives h GROUP BY id
+SELECT h.hive_id AS id, COUNT(*) FROM hives h GROUP BY h.id
+SELECT h.hive_id AS id FROM hives h WHERE id = 3
+SELECT h.hive_id AS id FROM hives h ORDER BY id
+SELECT h.hive_id AS id FROM hives h ORDER BY id + 1
+SELECT h.hive_id AS id FROM hives h ORDER BY h.id
+SELECT h.hive_id AS id FROM hives h HAVING id > 3
+SELECT h.apiary_id AS a, COUNT(*) AS n FROM hives h GROUP BY h.apiary_id HAVING n > 1
+SELECT h.apiary_id AS a, COUNT(*) AS n FROM hives h GROUP BY h.apiary_id HAVING a > 1
+SELECT h.apiary_id, COUNT(*) AS n FROM hives h GROUP BY h.apiary_id HAVING frame_count > 1
+SELECT h.apiary_id, COUNT(*) AS n FROM hives h GROUP BY h.apiary_id HAVING MAX(frame_count) > 1
+SELECT h.apiary_id, COUNT(*) AS n FROM hives h GROUP BY h.apiary_id ORDER BY MAX(frame_count)
+SELECT h.apiary_id, COUNT(*) AS n FROM hives h WHERE COUNT(*) > 1 GROUP BY h.apiary_id
+SELECT h.apiary_id FROM hives h WHERE MAX(h.frame_count) > 3
+SELECT h.apiary_id FROM hives h JOIN apiaries a ON COUNT(*) > 3
+SELECT SUM(COUNT(*)) FROM hives GROUP BY apiary_id
+SELECT SUM(COUNT(*)) OVER () AS s FROM hives GROUP BY apiary_id
+SELECT COUNT(*) FROM hives GROUP BY COUNT(*)
+SELECT COUNT(*) AS n FROM hives GROUP BY n
+SELECT COUNT(*) AS n FROM hives GROUP BY 1
+SELECT name FROM hives WHERE ROW_NUMBER() OVER (ORDER BY name) = 1
+SELECT name FROM hives ORDER BY ROW_NUMBER() OVER (ORDER BY name)
+SELECT ROW_NUMBER() OVER (ORDER BY name) AS n FROM hives WHERE n = 1
+SELECT n FROM (SELECT ROW_NUMBER() OVER (ORDER BY name) AS n FROM hives) d WHERE n = 1
+SELECT name, ROW_NUMBER() OVER w AS n FROM hives WINDOW w AS (ORDER BY name)
+SELECT name, ROW_NUMBER() OVER v AS n FROM hives WINDOW w AS (ORDER BY name)
+SELECT name, SUM(ROW_NUMBER() OVER (ORDER BY name)) AS n FROM hives GROUP BY name
+WITH a AS (SELECT hive_id FROM hives) SELECT hive_id FROM a
+WITH a AS (SELECT hive_id FROM hives) SELECT name FROM a
+WITH a (x) AS (SELECT hive_id FROM hives) SELECT x FROM a
+WITH a (x) AS (SELECT hive_id FROM hives) SELECT hive_id FROM a
+WITH a (x, y) AS (SELECT hive_id FROM hives) SELECT x FROM a
+WITH a AS (SELECT hive_id FROM hives), b AS (SELECT hive_id FROM a) SELECT b.hive_id FROM b JOIN a ON a.hive_id = b.hive_id
+WITH a AS (SELECT hive_id FROM hives), a AS (SELECT 1 AS x) SELECT 1 FROM a
+WITH RECURSIVE n (i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 3) SELECT i FROM n
+WITH RECURSIVE n (i) AS (SELECT 1 UNION ALL SELECT j + 1 FROM n WHERE i < 3) SELECT i FROM n
+SELECT hive_id FROM hives UNION SELECT queen_id FROM queens ORDER BY hive_id
+SELECT hive_id FROM hives UNION SELECT queen_id FROM queens ORDER BY queen_id
+SELECT hive_id FROM hives UNION SELECT queen_id FROM queens ORDER BY 2
+SELECT hive_id, name FROM hives UNION SELECT queen_id FROM queens
+SELECT hive_id FROM hives UNION ALL SELECT queen_id, name FROM queens
+SELECT * FROM keepers UNION SELECT * FROM buyers
+SELECT hive_id FROM hives INTERSECT SELECT hive_id FROM harvests
+SELECT DISTINCT apiary_id FROM hives ORDER BY apiary_id
+SELECT DISTINCT apiary_id FROM hives ORDER BY name
+SELECT DISTINCT apiary_id, name FROM hives ORDER BY LOWER(name)
+SELECT h.name FROM hives h, queens q WHERE h.queen_id = q.queen_id
+SELECT h.name FROM hives h, queens q JOIN keepers k ON k.keeper_id = h.keeper_id
+SELECT h.name FROM hives h JOIN queens h ON 1 = 1
+SELECT hives.name FROM hives, hives
+SELECT a.name FROM apiaries a WHERE a.keeper_id IN (SELECT keeper_id FROM keepers WHERE village = a.name)
+SELECT a.name FROM apiaries a WHERE a.keeper_id IN (SELECT keeper_id FROM keepers WHERE altitude_m > 3)
+SELECT a.name FROM apiaries a WHERE a.keeper_id IN (SELECT keeper_id FROM keepers WHERE b.name = 'x')
+SELECT d.n FROM (SELECT COUNT(*) AS n FROM hives h WHERE h.apiary_id = a.apiary_id) d JOIN apiaries a ON 1 = 1
+SELECT a.name, (SELECT COUNT(*) FROM hives h WHERE h.apiary_id = a.apiary_id) FROM apiaries a GROUP BY a.name
+SELECT name, MAX(altitude_m) FROM apiaries
+SELECT name, altitude_m FROM apiaries GROUP BY name
+SELECT apiary_id, altitude_m FROM apiaries GROUP BY apiary_id
+SELECT UPPER(name), COUNT(*) FROM hives GROUP BY UPPER(name)
+SELECT UPPER(name), COUNT(*) FROM hives GROUP BY name
+SELECT name, COUNT(*) FROM hives GROUP BY UPPER(name)
+SELECT frame_count + 1, COUNT(*) FROM hives GROUP BY frame_count
+SELECT frame_count + queen_id, COUNT(*) FROM hives GROUP BY frame_count
+SELECT CASE WHEN frame_count > 3 THEN 'a' ELSE 'b' END AS size, COUNT(*) FROM hives GROUP BY size
+SELECT CASE WHEN frame_count > 3 THEN name ELSE 'b' END AS size, COUNT(*) FROM hives GROUP BY frame_count
+SELECT h.*, COUNT(*) FROM hives h GROUP BY h.hive_id
+SELECT h.*, COUNT(*) FROM hives h
+SELECT 1, COUNT(*) FROM hives
+SELECT 1 FROM hives GROUP BY ()
+UPDATE hives SET frame_count = COUNT(*)
+UPDATE hives SET frames = 3
+UPDATE hives SET frame_count = frames + 1
+UPDATE hives SET frame_count = (SELECT COUNT(*) FROM inspections i WHERE i.hive_id = hives.hive_id)
+UPDATE hives SET frame_count = (SELECT hive_id, keeper_id FROM inspections LIMIT 1)
+DELETE FROM hives WHERE frames = 3
+DELETE FROM hives WHERE hive_id IN (SELECT hive FROM inspections)
+DELETE FROM inspections WHERE hive_id NOT IN (SELECT h.hive_id FROM hives h)
+INSERT INTO buyers (buyer_id, name) SELECT keeper_id, name FROM keepers WHERE keeper_id > 900
+INSERT INTO buyers (buyer_id, nom) VALUES (900, 'x')
+INSERT INTO buyers (buyer_id, name) VALUES (900, MAX(3))
+SELECT ROUND(weight_kg, 1, 2) FROM harvests
+SELECT COALESCE() FROM harvests
+SELECT NULLIF(weight_kg) FROM harvests
+SELECT UPPER() FROM hives
+SELECT COUNT(hive_id, name) FROM hives

@@ -374,6 +374,14 @@ func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
 	u := &b.info.uses[n.ID()]
 	u.Scope = s
 	src, outer := s.source(n.Qualifier().Sym)
+	if at == inOn && src != nil && !outer && (src.index < v.from || src.index >= v.to) {
+		if hidden := s.nameWithin(n.Qualifier().Sym, v); hidden != nil {
+			src = hidden
+		} else {
+			u.Status = NoSource // before a comma, which binds looser than JOIN
+			return
+		}
+	}
 	if twin := s.twin(src); twin != nil && b.info.Dialect == dialect.SQLite { // elsewhere the doubled name is refused itself
 		u.Status, u.Candidates = Ambiguous, append(u.Candidates, src, twin)
 		return

@@ -181,6 +181,16 @@ func (sc *Scope) source(sym syntax.Sym) (*Source, bool) {
 	return nil, false
 }
 
+// nameWithin finds a source by its name among those that are visible.
+func (sc *Scope) nameWithin(sym syntax.Sym, v visible) *Source {
+	for _, s := range sc.Sources[v.from:min(v.to, len(sc.Sources))] {
+		if s.Name.Sym == sym {
+			return s
+		}
+	}
+	return nil
+}
+
 // twin finds another source of the same scope and name.
 func (sc *Scope) twin(s *Source) *Source {
 	if s == nil || s.Scope == nil || len(s.Scope.Sources) > 64 {

@@ -275,6 +275,10 @@ func (p *Parser) groupItem(g *GroupBy) Expr {
 		p.next()
 		p.next()
 	case p.tok.Kind == LeftParen && p.peek(1).Kind == RightParen:
+		if p.dialect.Has(dialect.ExecutedComments) || p.dialect == dialect.SQLite {
+			p.next()
+			p.fail("what to group by")
+		}
 	default:
 		x := p.expr()
 		if p.atAny(word.Asc, word.Desc) {

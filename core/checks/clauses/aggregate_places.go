@@ -217,11 +217,24 @@ var windowOutside = &check.Check{
 	}, {
 		Bad:  "SELECT apiary_id FROM hives GROUP BY apiary_id HAVING RANK() OVER (ORDER BY COUNT(*)) = 1",
 		Good: "SELECT apiary_id FROM (SELECT apiary_id, RANK() OVER (ORDER BY COUNT(*)) AS r FROM hives GROUP BY apiary_id) AS g WHERE r = 1",
+	}, {
+		Bad:  "SELECT name, SUM(ROW_NUMBER() OVER (ORDER BY frame_count)) AS n FROM hives GROUP BY name",
+		Good: "SELECT name, SUM(n) AS n FROM (SELECT name, ROW_NUMBER() OVER (ORDER BY frame_count) AS n FROM hives) AS h GROUP BY name",
+		Near: []string{"SELECT name, SUM(COUNT(*)) OVER (ORDER BY name) AS n FROM hives GROUP BY name"},
 	}},
 	Kinds: syntax.Kinds(syntax.KindCall),
 	Run: func(p *check.Pass, n syntax.Node) {
 		c := n.(*syntax.Call)
 		if c.Over == nil {
+			return
+		}
+		if around := aggregateAround(p, c); around != nil {
+			p.Report(check.Finding{
+				Span: c.Span(), Certainty: check.Certain,
+				Message: fmt.Sprintf("the aggregate %s cannot hold the window function %s", p.FunctionText(around), p.FunctionText(c)),
+				Why:     "Aggregates are worked out before windows are looked at.",
+				Mends:   []check.Mend{{Title: windowMend(p), Effect: check.ByHand}},
+			})
 			return
 		}
 		name := ""
@@ -245,6 +258,19 @@ var windowOutside = &check.Check{
 			Mends:   []check.Mend{{Title: windowMend(p), Effect: check.ByHand}},
 		})
 	},
+}
+
+// aggregateAround gives the aggregate among whose arguments an expression stands, nil
+// if there is none in the same query.
+func aggregateAround(p *check.Pass, n syntax.Node) *syntax.Call {
+	around, _ := p.Enclosing(n, syntax.Kinds(syntax.KindCall))
+	for around != nil {
+		if c := around.(*syntax.Call); p.IsAggregate(c) {
+			return c
+		}
+		around, _ = p.Enclosing(around, syntax.Kinds(syntax.KindCall))
+	}
+	return nil
 }
 
 func windowMend(p *check.Pass) string {

@@ -72,6 +72,10 @@ func runUngroupedColumn(p *check.Pass, n syntax.Node) {
 	}
 	u := ungrouped{pass: p, sel: s, grouping: &g, aggregate: aggregate}
 	for _, item := range s.Items {
+		if star, ok := item.X.(*syntax.Star); ok && s.GroupBy == nil {
+			starBesideAggregate(p, star, aggregate)
+			continue
+		}
 		u.visit(item.X)
 	}
 	u.clause = "HAVING"
@@ -85,6 +89,18 @@ func runUngroupedColumn(p *check.Pass, n syntax.Node) {
 		}
 	}
 	u.report()
+}
+
+// starBesideAggregate reports the columns of a star in a query that makes one row of
+// all.
+func starBesideAggregate(p *check.Pass, star *syntax.Star, aggregate *syntax.Call) {
+	p.Report(check.Finding{
+		Span: star.Span(), Certainty: check.Certain,
+		Message: fmt.Sprintf("%s stands beside %s without GROUP BY", p.Text(star), p.Brief(aggregate)),
+		Why:     fmt.Sprintf("%s makes one row of all rows, and the columns of %s have many values in them.", p.Brief(aggregate), p.Text(star)),
+		Related: []check.Related{{Span: aggregate.Span(), Message: "this aggregates all rows"}},
+		Mends:   []check.Mend{{Title: "list the columns to group by, or leave the aggregate to a query of its own", Effect: check.ByHand}},
+	})
 }
 
 // ungrouped collects the columns of a SELECT that have no one value a group.

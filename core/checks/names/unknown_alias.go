@@ -107,6 +107,18 @@ func unknownQualifier(p *check.Pass, qualifier syntax.Ident, within *bind.Scope)
 		aliased(p, f, qualifier, refs)
 		return
 	}
+	if within != nil {
+		for _, s := range within.Sources {
+			if s.Name.Sym == qualifier.Sym && s.Node != nil {
+				f.Message = fmt.Sprintf("ON cannot see %s from here", p.Ident(qualifier))
+				f.Why = "JOIN binds tighter than the comma, so a join sees only the tables between its commas and before it."
+				f.Related = []check.Related{{Span: s.Node.Span(), Message: "the table"}}
+				f.Mends = []check.Mend{{Title: "join all tables by JOIN, or put this one behind the last comma", Effect: check.ByHand}}
+				p.Report(f)
+				return
+			}
+		}
+	}
 	if near := initialOf(p, within, p.Names.String(qualifier.Sym)); near != "" {
 		f.Mends = []check.Mend{{Title: "say " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(qualifier.Span, near)}}}
 	} else if len(candidates) > 0 {

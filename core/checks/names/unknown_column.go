@@ -38,10 +38,49 @@ var unknownColumn = &check.Check{
 		Near:     []string{"SELECT nmae FROM hives"},
 	}, {
 		Dialect: dialect.SQLite,
-		Near:    []string{"SELECT rowid, name FROM hives", `SELECT name FROM hives WHERE name = "Ash"`},
+		Near:    []string{"INSERT INTO keepers (rowid, name, joined_on) VALUES (900, 'Ada', '2026-01-01')", "SELECT rowid, name FROM hives", `SELECT name FROM hives WHERE name = "Ash"`},
 	}},
-	Kinds: syntax.Kinds(syntax.KindName, syntax.KindJoin),
+	Kinds: syntax.Kinds(syntax.KindName, syntax.KindJoin, syntax.KindInsert, syntax.KindUpdate),
 	Run:   runUnknownColumn,
+}
+
+// unknownTargets reports columns that INSERT or SET is to fill and the table does
+// not have.
+func unknownTargets(p *check.Pass, table syntax.TableExpr, columns []syntax.Ident) {
+	s := p.SourceAt(table)
+	if s == nil || !s.Complete || s.SchemaTable() == nil || s.SchemaTable().IsView || !p.Tells(table) || !p.TellsNames(s.Scope) {
+		return
+	}
+	for _, id := range columns {
+		name := p.Names.String(id.Sym)
+		if slices.Contains(s.ColumnSyms(), id.Sym) || s.SchemaTable().Column(name) >= 0 || p.Src[id.Span.Start] == '@' || p.Src[id.Span.Start] >= 0x80 {
+			continue
+		}
+		if p.Dialect == dialect.SQLite && (name == "rowid" || name == "oid" || name == "_rowid_") {
+			continue
+		}
+		f := check.Finding{
+			Span: id.Span, Certainty: check.Certain,
+			Message: fmt.Sprintf("there is no column %s to write to", p.Ident(id)),
+			Why:     fmt.Sprintf("%s has no column of that name.", s.SchemaTable().Name),
+		}
+		if near := nearest(name, columnNames(p, s)); near != "" {
+			f.Why = fmt.Sprintf("%s has no column of that name, but %s.", s.SchemaTable().Name, near)
+			f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(id.Span, p.Dialect.Name(near, false))}}}
+		}
+		p.Report(f)
+	}
+}
+
+// targetsOf lists the bare columns that assignments fill.
+func targetsOf(set []*syntax.Assign) []syntax.Ident {
+	var columns []syntax.Ident
+	for _, a := range set {
+		if n, ok := a.Target.(*syntax.Name); ok && len(n.Parts) == 1 {
+			columns = append(columns, n.Parts[0])
+		}
+	}
+	return columns
 }
 
 // unknownInUsing reports a column of USING that one side of the join lacks.
@@ -70,8 +109,18 @@ func unknownInUsing(p *check.Pass, j *syntax.Join) {
 }
 
 func runUnknownColumn(p *check.Pass, n syntax.Node) {
-	if j, ok := n.(*syntax.Join); ok {
-		unknownInUsing(p, j)
+	switch n := n.(type) {
+	case *syntax.Join:
+		unknownInUsing(p, n)
+		return
+	case *syntax.Insert:
+		unknownTargets(p, n.Table, n.Columns)
+		unknownTargets(p, n.Table, targetsOf(n.Set))
+		return
+	case *syntax.Update:
+		if ref, ok := n.Table.(*syntax.TableRef); ok { // not where FROM names it
+			unknownTargets(p, ref, targetsOf(n.Set))
+		}
 		return
 	}
 	name := n.(*syntax.Name)

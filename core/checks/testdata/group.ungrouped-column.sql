@@ -22,3 +22,4 @@ SELECT DISTINCT apiary_id FROM hives;
 SELECT COUNT(*), MAX(name) FROM hives HAVING COUNT(*) > 1;
 SELECT (SELECT COUNT(*) FROM inspections AS i WHERE i.hive_id = h.hive_id), h.name FROM hives AS h;
 SELECT c.n, MAX(c.k) FROM (SELECT name AS n, COUNT(*) AS k FROM hives GROUP BY name) AS c GROUP BY c.n; -- want "group.singleton"
+SELECT h.*, COUNT(*) FROM hives AS h; -- want "group.ungrouped-column"

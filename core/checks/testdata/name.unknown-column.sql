@@ -28,3 +28,7 @@ MERGE INTO hives AS h USING queens AS q ON q.queen_id = h.queen_id WHEN MATCHED 
 CREATE FUNCTION twice(x integer) RETURNS integer LANGUAGE sql BEGIN ATOMIC SELECT x * 2; END;
 SELECT 1 FROM hives JOIN harvests USING (hive); -- want "name.unknown-column"
 SELECT apiary_id + 1 AS a, COUNT(*) FROM hives GROUP BY apiary_id, a - 1; -- want "clause.alias-in-group-by"
+INSERT INTO buyers (buyer_id, nmae) VALUES (900, 'Linden'); -- want "name.unknown-column"
+INSERT INTO buyers (buyer_id, name) VALUES (900, 'Linden');
+UPDATE hives SET frame_counts = 3, name = 'Ash' WHERE hive_id = 3; -- want "name.unknown-column"
+UPDATE hives AS h SET keeper = 3 FROM keepers AS k WHERE k.keeper_id = h.keeper_id; -- want "name.unknown-column"

@@ -81,7 +81,7 @@ func runArgumentCount(p *check.Pass, n syntax.Node) {
 }
 
 func plural(a dialect.Arity) string {
-	if a.Max == 1 || a.Max < 0 && a.Min == 1 {
+	if a.Min == 1 && a.Max <= 1 {
 		return ""
 	}
 	return "s"
