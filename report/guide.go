@@ -45,6 +45,9 @@ func GuideCheck(w io.Writer, s Style, c *check.Check) error {
 	if c.Needs == check.Schema {
 		b.WriteString("Surer with:  --schema SOURCE\n")
 	}
+	if c.OnRequest {
+		b.WriteString("Shown with:  --certainty possible\n")
+	}
 	for _, e := range c.Examples {
 		example(&b, s, e)
 	}

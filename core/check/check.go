@@ -29,7 +29,10 @@ type Check struct {
 	// Verdicts is the consequence on each database.
 	Verdicts Verdicts
 	Needs    Needs
-	Examples []Example
+	// OnRequest tells that all its findings are only possible, and so shown only when
+	// they are asked for.
+	OnRequest bool
+	Examples  []Example
 	// Kinds are the nodes for which Run is called.
 	Kinds syntax.KindSet
 	Run   func(*Pass, syntax.Node)

@@ -37,6 +37,7 @@ func TestExamples(t *testing.T) {
 				if e.Bad != "" {
 					found := reviewed(t, c, e, e.Bad)
 					require.Len(t, found, 1, "bad: %s", e.Bad)
+					require.Equal(t, c.OnRequest, found[0].Certainty == check.Possible, "shown only on request: %s", e.Bad)
 					requireMend(t, found[0], e)
 					require.Empty(t, reviewed(t, c, e, e.Good), "good: %s", e.Good)
 				}

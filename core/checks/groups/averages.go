@@ -242,8 +242,9 @@ var latestTie = &check.Check{
 	Title: "the latest row, of which there may be several",
 	Doc: "A row is picked by its greatest date. Two rows of the same date are both the latest, and both come out, unless a key holds the date. " +
 		"ROW_NUMBER() over an order that ends in the key picks one.",
-	Verdicts: check.Everywhere(check.Wrong),
-	Needs:    check.Schema,
+	Verdicts:  check.Everywhere(check.Wrong),
+	Needs:     check.Schema,
+	OnRequest: true,
 	Examples: []check.Example{{
 		Bad: "SELECT g.hive_id, g.weight_kg FROM harvests AS g WHERE g.taken_on = (SELECT MAX(x.taken_on) FROM harvests AS x WHERE x.hive_id = g.hive_id)",
 		Good: "SELECT d.hive_id, d.weight_kg FROM (SELECT hive_id, weight_kg, ROW_NUMBER() OVER (PARTITION BY hive_id ORDER BY taken_on DESC, harvest_id DESC) AS n " +

@@ -171,8 +171,9 @@ var innerLosesParents = &check.Check{
 	Title: "a count per parent that leaves out those without children",
 	Doc: "An inner join gives no row for a parent without children, so a list of parents with the number of their children has none with zero. An " +
 		"outer join keeps them, and COUNT of the child's key gives 0.",
-	Verdicts: check.Everywhere(check.Wrong),
-	Needs:    check.Schema,
+	Verdicts:  check.Everywhere(check.Wrong),
+	Needs:     check.Schema,
+	OnRequest: true,
 	Examples: []check.Example{{
 		Bad:  "SELECT a.apiary_id, a.name, COUNT(*) AS hives FROM apiaries AS a JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.apiary_id, a.name",
 		Good: "SELECT a.apiary_id, a.name, COUNT(h.hive_id) AS hives FROM apiaries AS a LEFT JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.apiary_id, a.name",
@@ -243,8 +244,9 @@ var countNullable = &check.Check{
 	Title: "a count of rows that leaves out NULLs",
 	Doc: "COUNT(column) counts the rows in which the column is not NULL. Where its name says that rows are counted, COUNT(*) is meant, unless the " +
 		"column cannot be NULL.",
-	Verdicts: check.Everywhere(check.Wrong),
-	Needs:    check.Schema,
+	Verdicts:  check.Everywhere(check.Wrong),
+	Needs:     check.Schema,
+	OnRequest: true,
 	Examples: []check.Example{{
 		Bad:  "SELECT hive_id, COUNT(mites) AS inspections FROM inspections GROUP BY hive_id",
 		Good: "SELECT hive_id, COUNT(*) AS inspections FROM inspections GROUP BY hive_id",
