@@ -56,7 +56,8 @@ func unknownTargets(p *check.Pass, table syntax.TableExpr, columns []syntax.Iden
 		if slices.Contains(s.ColumnSyms(), id.Sym) || s.SchemaTable().Column(name) >= 0 || p.Src[id.Span.Start] == '@' || p.Src[id.Span.Start] >= 0x80 {
 			continue
 		}
-		if p.Dialect == dialect.SQLite && (name == "rowid" || name == "oid" || name == "_rowid_") {
+		switch name { // columns that no definition lists
+		case "rowid", "oid", "_rowid_", "row_start", "row_end":
 			continue
 		}
 		f := check.Finding{
