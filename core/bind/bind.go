@@ -134,8 +134,10 @@ func (b *Binder) statement(n syntax.Stmt, outer *Scope, ctes *cteScope) {
 		}
 		b.from(n.From, s)
 		for _, a := range n.Set {
+			b.queriesIn(a.Target, s)
 			b.expr(a.Value, s, inSelect)
 		}
+		b.rowLimit(n.Limit, s)
 		b.rest(s, n.Where, n.OrderBy, n.Returning)
 	case *syntax.Merge:
 		b.merge(n, outer, ctes)
@@ -154,6 +156,7 @@ func (b *Binder) statement(n syntax.Stmt, outer *Scope, ctes *cteScope) {
 			b.from(n.From, s) // elsewhere it lists what USING names
 		}
 		b.from(n.Using, s)
+		b.rowLimit(n.Limit, s)
 		b.rest(s, n.Where, n.OrderBy, n.Returning)
 	}
 }
@@ -203,6 +206,7 @@ func (b *Binder) merge(n *syntax.Merge, outer *Scope, ctes *cteScope) {
 			b.expr(branch.Cond, s, inWhere)
 		}
 		for _, a := range branch.Set {
+			b.queriesIn(a.Target, s)
 			b.expr(a.Value, s, inSelect)
 		}
 		if branch.Values != nil {
@@ -276,6 +280,7 @@ func (b *Binder) insert(n *syntax.Insert, outer *Scope, ctes *cteScope) {
 	b.table(n.Table, c)
 	b.add(c, b.source(nil, syntax.Ident{Sym: b.excluded}), nil)
 	for _, a := range n.Conflict {
+		b.queriesIn(a.Target, c)
 		b.qualifiedOnly(a.Value, c)
 	}
 	if n.Where != nil {
@@ -299,6 +304,33 @@ func (b *Binder) qualifiedOnly(x syntax.Expr, s *Scope) {
 func (b *Binder) expr(x syntax.Expr, s *Scope, at place) {
 	if x != nil {
 		b.visit(x, s, visible{0, 1 << 30}, at)
+	}
+}
+
+// queriesIn binds the queries in what names no columns of its own: targets, units,
+// types.
+func (b *Binder) queriesIn(n syntax.Node, s *Scope) {
+	if n == nil || n.Kind() == syntax.KindName {
+		return
+	}
+	syntax.Inspect(n, func(n syntax.Node) bool {
+		q, ok := n.(*syntax.Query)
+		if ok {
+			b.query(q, s, s.ctes)
+		}
+		return !ok
+	})
+}
+
+// rowLimit binds the queries in a row limit.
+func (b *Binder) rowLimit(l *syntax.Limit, s *Scope) {
+	if l != nil {
+		if l.Count != nil {
+			b.queriesIn(l.Count, s)
+		}
+		if l.Offset != nil {
+			b.queriesIn(l.Offset, s)
+		}
 	}
 }
 
@@ -326,15 +358,18 @@ func (b *Binder) visit(n syntax.Node, s *Scope, v visible, at place) {
 		}
 	case *syntax.Call:
 		if skipsUnit(b.info.FunctionName(n)) && len(n.Args) > 1 {
+			b.queriesIn(n.Args[0], s)
 			for _, a := range n.Args[1:] {
 				b.visit(a, s, v, at)
 			}
 			return
 		}
 		if namesNoColumn(b.info.FunctionName(n)) {
+			b.queriesIn(n, s)
 			return
 		}
 	case *syntax.TypeName:
+		b.queriesIn(n, s)
 		return
 	case *syntax.OuterMark:
 		s.marked = true

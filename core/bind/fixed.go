@@ -94,7 +94,11 @@ func (f *Fixed) Rows() bool {
 
 func (in *Info) fixed(sel *syntax.Select, depth int) *Fixed {
 	f := in.facts.Next()
-	*f = Fixed{in: in, sel: sel, scope: in.Scope(sel), depth: depth, given: f.given[:0], states: f.states[:0], from: f.from[:0],
+	scope := in.Scope(sel)
+	if scope == nil {
+		scope = &Scope{} // of a query that was not bound
+	}
+	*f = Fixed{in: in, sel: sel, scope: scope, depth: depth, given: f.given[:0], states: f.states[:0], from: f.from[:0],
 		rows: f.rows[:0], solid: f.solid[:0], equal: f.equal[:0], outer: f.outer[:0]}
 	width := 0
 	for _, s := range f.scope.Sources {

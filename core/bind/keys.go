@@ -96,6 +96,9 @@ type position struct {
 // for columns that are not known.
 func (in *Info) outputs(sel *syntax.Select) (list []position, ok bool) {
 	scope := in.Scope(sel)
+	if scope == nil {
+		return nil, false
+	}
 	for _, item := range sel.Items {
 		star, isStar := item.X.(*syntax.Star)
 		if f, isField := item.X.(*syntax.Field); isField && f.Star {

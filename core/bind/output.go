@@ -18,6 +18,11 @@ type output struct {
 func (b *Binder) query(q *syntax.Query, outer *Scope, ctes *cteScope) ([]output, bool) {
 	ctes = b.with(q.With, outer, ctes)
 	columns, complete := b.body(q.Body, outer, ctes)
+	if q.Limit != nil && outer != nil {
+		b.rowLimit(q.Limit, outer)
+	} else if q.Limit != nil {
+		b.rowLimit(q.Limit, b.limitScope(q, ctes))
+	}
 	if q.OrderBy != nil {
 		scope := b.orderScope(q, outer, ctes)
 		for _, item := range q.OrderBy.Items {
@@ -25,6 +30,13 @@ func (b *Binder) query(q *syntax.Query, outer *Scope, ctes *cteScope) ([]output,
 		}
 	}
 	return columns, complete
+}
+
+// limitScope gives the scope of the row limit of an outermost query, which sees nothing.
+func (b *Binder) limitScope(q *syntax.Query, ctes *cteScope) *Scope {
+	s := b.scopes.Next()
+	*s = Scope{Node: q, ctes: ctes, Sources: s.Sources[:0], Merged: s.Merged[:0]}
+	return s
 }
 
 // orderScope gives what ORDER BY sees: the scope of the SELECT, or, after a

@@ -48,7 +48,7 @@ func FuzzReview(f *testing.F) {
 func requireInside(t *testing.T, f *text.File, found check.Finding) {
 	whole := text.Span{End: text.Pos(len(f.Bytes()))}
 	if !whole.Contains(found.Span) || !whole.Contains(found.Context) {
-		t.Fatalf("%s at %v lies outside the text", found.Check.ID, found.Span)
+		t.Fatalf("%s at %v in %v lies outside the text of %d bytes", found.Check.ID, found.Span, found.Context, len(f.Bytes()))
 	}
 	for _, m := range found.Mends {
 		if _, err := text.Apply(f.Bytes(), append([]text.Edit(nil), m.Edits...)); err != nil {

@@ -90,6 +90,7 @@ func (r *Reviewer) Review(f *text.File) *File {
 	if r.names.IsFull() {
 		r.renew()
 	}
+	r.found = r.found[:0]
 	out := &File{Text: f, Dialect: r.options.Dialect}
 	if r.options.Auto {
 		out.Dialect, out.Clue = syntax.Guess(f.Bytes(), r.names)
@@ -104,7 +105,6 @@ func (r *Reviewer) Review(f *text.File) *File {
 		out.Statements++
 	}
 	out.Findings = slices.Clone(r.found)
-	r.found = r.found[:0]
 	return out
 }
 
@@ -132,6 +132,9 @@ func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 
 // visit runs the checks that a node's kind calls.
 func (r *Reviewer) visit(n syntax.Node, k syntax.Kind) {
+	if k == syntax.KindSelect && r.pass.Scope(n) == nil {
+		return // nothing is known of what it names
+	}
 	for _, c := range r.byKind[k] {
 		r.pass.Check = c
 		c.Run(&r.pass, n)

@@ -269,7 +269,7 @@ func runLatestTie(p *check.Pass, n syntax.Node) {
 		return
 	}
 	inner, ok := sub.Query.Body.(*syntax.Select)
-	if !ok || len(inner.Items) != 1 || inner.GroupBy != nil || len(p.Scope(inner).Sources) != 1 {
+	if !ok || len(inner.Items) != 1 || inner.GroupBy != nil || p.Scope(inner) == nil || len(p.Scope(inner).Sources) != 1 {
 		return
 	}
 	c, ok := syntax.Unparen(inner.Items[0].X).(*syntax.Call)

@@ -180,7 +180,12 @@ func runOrChain(p *check.Pass, n syntax.Node) {
 			}
 			list = append(list, p.Text(v))
 		}
-		whole := operands[0].Span().Join(operands[len(operands)-1].Span())
+		// The chain itself, with what parentheses stand round parts of it.
+		var root syntax.Node = operands[0]
+		for !root.Span().Contains(operands[len(operands)-1].Span()) {
+			root = p.Parent(root)
+		}
+		whole := root.Span()
 		p.Report(check.Finding{
 			Span: whole, Certainty: check.Certain,
 			Message: fmt.Sprintf("%d values of %s are joined by OR", len(list), p.Brief(column)),
@@ -222,7 +227,11 @@ var doubleNegative = &check.Check{
 			}
 		case *syntax.Unary:
 			if x.Op == syntax.OpNot && isTruth(x.X) {
-				written = p.Text(syntax.Unparen(x.X))
+				inner := syntax.Unparen(x.X)
+				written = p.Text(inner)
+				if b, ok := inner.(*syntax.Binary); ok && !b.Op.IsComparison() {
+					written = "(" + written + ")"
+				}
 			}
 		}
 		if written == "" {
