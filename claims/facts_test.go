@@ -39,6 +39,11 @@ func TestFactsOnServers(t *testing.T) {
 			_, err := s.db.Exec("SET jit = off") // it compiles longer than such queries run
 			require.NoError(t, err)
 		}
+		if s.dialect == dialect.MariaDB {
+			// 10.11 gives rows that a condition of equality on the optional side of a merged derived table keeps out.
+			_, err := s.db.Exec("SET optimizer_switch = 'derived_merge=off'")
+			require.NoError(t, err)
+		}
 		tables := schema.New(nil)
 		tables.Load([]byte(demo.Schema()+factTables), s.dialect)
 		require.Empty(t, tables.Problems)
@@ -362,11 +367,19 @@ func (q *querySource) constant(c schema.Class) string {
 	case schema.Integer, schema.Decimal, schema.Float:
 		return pick(q, []string{"1", "2", "3", "4", "0"})
 	case schema.Date:
-		return pick(q, []string{"'2026-01-30'", "'2026-01-31'"})
+		return q.typed("DATE ", pick(q, []string{"'2026-01-30'", "'2026-01-31'"}))
 	case schema.Timestamp:
-		return pick(q, []string{"'2026-01-30 00:00:00'", "'2026-01-30 12:00:00'"})
+		return q.typed("TIMESTAMP ", pick(q, []string{"'2026-01-30 00:00:00'", "'2026-01-30 12:00:00'"}))
 	}
 	return pick(q, []string{"'ash'", "'box'", "'cob'"})
+}
+
+// typed writes a constant with its type, where the database knows it.
+func (q *querySource) typed(name, literal string) string {
+	if q.dialect == dialect.SQLite {
+		return literal
+	}
+	return name + literal
 }
 
 func (q *querySource) condition(columns []column, depth int) string {
@@ -377,9 +390,15 @@ func (q *querySource) condition(columns []column, depth int) string {
 			peers = append(peers, b.text)
 		}
 	}
-	switch q.IntN(12) {
+	switch q.IntN(15) {
 	case 0:
 		return a.text + " IS NULL"
+	case 12:
+		return fmt.Sprintf("(%s = %s OR %s = %s OR %s = %s)", a.text, q.constant(a.class), a.text, q.constant(a.class), a.text, q.constant(a.class))
+	case 13:
+		return fmt.Sprintf("%s > %s AND %s >= %s", a.text, q.constant(a.class), a.text, q.constant(a.class))
+	case 14:
+		return fmt.Sprintf("%s <> %s OR %s AND %s", a.text, q.constant(a.class), q.condition(columns, 0), q.condition(columns, 0))
 	case 1, 2:
 		return a.text + " IS NOT NULL"
 	case 3:
@@ -455,7 +474,7 @@ func (q *querySource) list(columns []column) (outputs []column, list, rest strin
 		case 1:
 			add("COUNT("+c.text+")", schema.Integer, "")
 		case 2:
-			add("MAX("+c.text+")", c.class, "")
+			add(pick(q, []string{"MAX(", "MAX(DISTINCT "})+c.text+")", c.class, "")
 		case 3:
 			if c.class == schema.Integer || c.class == schema.Decimal {
 				add("SUM("+c.text+")", schema.Decimal, "")
@@ -473,8 +492,11 @@ func (q *querySource) list(columns []column) (outputs []column, list, rest strin
 	default:
 		rest = " GROUP BY " + strings.Join(keys, ", ")
 	}
-	if q.one(5) {
+	switch {
+	case q.one(5):
 		rest += " HAVING COUNT(*) > 1"
+	case q.one(6) && len(keys) > 0:
+		rest += " HAVING " + keys[0] + " IS NOT NULL AND COUNT(*) > 0"
 	}
 	return outputs, strings.Join(items, ", "), rest
 }

@@ -326,7 +326,7 @@ func runWithoutAggregate(p *check.Pass, n syntax.Node) {
 		return // clause.aggregate-in-where tells
 	}
 	word, first, ok := p.FirstTokens(sel)
-	if !ok || first.Span.Start != sel.Items[0].Span().Start {
+	if !ok || first.Span.Start != sel.Items[0].Span().Start || sel.Items[0].Span().Start >= g.Span().Start {
 		return
 	}
 	p.Report(check.Finding{
