@@ -224,6 +224,13 @@ func (a applier) drop(n *syntax.Drop) {
 		switch what {
 		case "table", "view":
 			t := a.find(ref.Name)
+			if t != nil && t.IsView != (what == "view") {
+				for _, other := range a.schema.named(last) { // a temporary table hides a view of its name
+					if other.IsView == (what == "view") {
+						t = other
+					}
+				}
+			}
 			if t == nil {
 				if !n.IfExists && a.schema.Len() > 0 {
 					a.schema.problem(ref.Span(), "no %s %s to drop", what, last)

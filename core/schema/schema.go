@@ -270,6 +270,9 @@ func (s *Schema) set(qualifier, name string, t *Table) {
 	name, qualifier = strings.ToLower(name), strings.ToLower(qualifier)
 	for _, e := range s.tables[name] {
 		if e.qualifier == qualifier {
+			if t != nil && e.table != nil && e.table.Name != t.Name {
+				t.OtherCase = true
+			}
 			e.table = t
 			return
 		}
@@ -284,6 +287,9 @@ type Table struct {
 	Quoted    bool   // the name is found only in quotes
 	IsView    bool
 	Temporary bool
+	// OtherCase tells that it took the place of a table whose name differs from its own
+	// by letter case, which the database may have kept beside it.
+	OtherCase bool
 	Columns   []Column
 	// Complete tells that Columns are all there are.
 	Complete bool

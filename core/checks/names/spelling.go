@@ -58,7 +58,7 @@ func runCaseFolding(p *check.Pass, n syntax.Node) {
 		case folds && !id.Quoted && !t.Quoted: // found whatever the case
 		case folds && effective(p, id) != stored(p, t.Name, t.Quoted):
 			reportCase(p, id, t.Name, t.Quoted, "table", check.Certain)
-		case p.Dialect.Has(dialect.ExecutedComments) && plain(p, id) != t.Name && strings.EqualFold(plain(p, id), t.Name):
+		case p.Dialect.Has(dialect.ExecutedComments) && !t.OtherCase && plain(p, id) != t.Name && strings.EqualFold(plain(p, id), t.Name):
 			reportCase(p, id, t.Name, false, "table", check.Likely)
 		}
 	case *syntax.Name:
