@@ -31,23 +31,12 @@ var factTrials = map[dialect.Dialect]int{dialect.SQLite: 30_000, dialect.Postgre
 // NULL, those said to tell the rows apart, their types.
 func TestFactsOnServers(t *testing.T) {
 	everyServer(t, func(t *testing.T, s *server) {
-		for _, stmt := range strings.Split(factTables, ";\n") {
-			_, err := s.db.Exec(stmt)
-			require.NoError(t, err)
-		}
-		if s.dialect == dialect.Postgres {
-			_, err := s.db.Exec("SET jit = off") // it compiles longer than such queries run
-			require.NoError(t, err)
-		}
+		f := openFacts(t, s)
 		if s.dialect == dialect.MariaDB {
 			// 10.11 gives rows that a condition of equality on the optional side of a merged derived table keeps out.
 			_, err := s.db.Exec("SET optimizer_switch = 'derived_merge=off'")
 			require.NoError(t, err)
 		}
-		tables := schema.New(nil)
-		tables.Load([]byte(demo.Schema()+factTables), s.dialect)
-		require.Empty(t, tables.Problems)
-		f := &facts{t: t, server: s, tables: tables, all: tables.Tables(), names: syntax.NewNames()}
 		for seed := uint64(1); f.tried < factTrials[s.dialect]; seed++ {
 			f.refill(seed)
 			q := &querySource{Rand: rand.New(rand.NewPCG(seed, 7)), tables: f.all, dialect: s.dialect}
@@ -73,6 +62,23 @@ type facts struct {
 	names  *syntax.Names
 
 	tried, refused, never, apart, types int
+}
+
+// openFacts makes the tables of the trials on a server, and what knows of them.
+func openFacts(t *testing.T, s *server) *facts {
+	for _, stmt := range strings.Split(factTables, ";\n") {
+		_, err := s.db.Exec(stmt)
+		require.NoError(t, err)
+	}
+	if s.dialect == dialect.Postgres {
+		_, err := s.db.Exec("SET jit = off") // it compiles longer than such queries run
+		require.NoError(t, err)
+	}
+	tables := schema.New(nil)
+	tables.SetWhole()
+	tables.Load([]byte(demo.Schema()+factTables), s.dialect)
+	require.Empty(t, tables.Problems)
+	return &facts{t: t, server: s, tables: tables, all: tables.Tables(), names: syntax.NewNames()}
 }
 
 // refill puts other rows into all tables.

@@ -12,10 +12,7 @@ import (
 	"justlens/core/checks"
 	"justlens/core/dialect"
 	"justlens/core/review"
-	"justlens/core/schema"
-	"justlens/core/syntax"
 	"justlens/core/text"
-	"justlens/demo"
 )
 
 // mendTrials is how many generated queries are reviewed for each server.
@@ -25,19 +22,8 @@ var mendTrials = map[dialect.Dialect]int{dialect.SQLite: 6000, dialect.Postgres:
 // to be refused the server refuses, and a mend that is said to keep the rows does.
 func TestMendsOnGeneratedRows(t *testing.T) {
 	everyServer(t, func(t *testing.T, s *server) {
-		for _, stmt := range strings.Split(factTables, ";\n") {
-			_, err := s.db.Exec(stmt)
-			require.NoError(t, err)
-		}
-		if s.dialect == dialect.Postgres {
-			_, err := s.db.Exec("SET jit = off")
-			require.NoError(t, err)
-		}
-		tables := schema.New(nil)
-		tables.SetWhole()
-		tables.Load([]byte(demo.Schema()+factTables), s.dialect)
-		f := &facts{t: t, server: s, tables: tables, all: tables.Tables(), names: syntax.NewNames()}
-		reviewer := review.New(review.Options{Dialect: s.dialect, Schema: tables, Checks: checks.All(), Certainty: check.Possible})
+		f := openFacts(t, s)
+		reviewer := review.New(review.Options{Dialect: s.dialect, Schema: f.tables, Checks: checks.All(), Certainty: check.Possible})
 		tried, mended, refused := 0, map[string]int{}, 0
 		for seed := uint64(1000); tried < mendTrials[s.dialect]; seed++ {
 			f.refill(seed)

@@ -145,6 +145,32 @@ func (in *Info) IsAggregate(c *syntax.Call) bool {
 	return c.Over == nil && len(c.Name) == 1 && in.Dialect.IsAggregate(in.FunctionName(c), len(c.Args))
 }
 
+// EachAggregate calls f for each aggregate in an expression or clause, not for those
+// of queries inside it or of other aggregates' arguments.
+func (in *Info) EachAggregate(n syntax.Node, f func(*syntax.Call)) {
+	syntax.Inspect(n, func(n syntax.Node) bool {
+		if c, ok := n.(*syntax.Call); ok && in.IsAggregate(c) {
+			f(c)
+			return false
+		}
+		_, query := n.(*syntax.Query)
+		return !query
+	})
+}
+
+// AggregateAround gives the aggregate among whose arguments an expression stands, nil
+// if there is none in the same query.
+func (in *Info) AggregateAround(n syntax.Node) *syntax.Call {
+	around, _ := in.Enclosing(n, syntax.Kinds(syntax.KindCall))
+	for around != nil {
+		if c := around.(*syntax.Call); in.IsAggregate(c) {
+			return c
+		}
+		around, _ = in.Enclosing(around, syntax.Kinds(syntax.KindCall))
+	}
+	return nil
+}
+
 // Enclosing gives the nearest node above n that is of one of the kinds, and
 // the node below it on the way from n. It stops at the query around n, so
 // that what lies outside a subquery is not found.
@@ -218,4 +244,34 @@ func (in *Info) Origin(n *syntax.Name) syntax.Expr {
 		return nil
 	}
 	return outputs[place].x
+}
+
+// Position reads a whole number that may stand for a column of the select list.
+func (in *Info) Position(n *syntax.Literal) (int, bool) {
+	if n.Lit != syntax.NumberLiteral {
+		return 0, false
+	}
+	value := 0
+	for _, c := range in.Text(n) {
+		if c < '0' || c > '9' || value > 100_000 {
+			return 0, false
+		}
+		value = value*10 + int(c-'0')
+	}
+	return value, true
+}
+
+// KeyMeant gives the expression that a key of GROUP BY means by a position or alias.
+func (in *Info) KeyMeant(sel *syntax.Select, x syntax.Expr) syntax.Expr {
+	switch n := syntax.Unparen(x).(type) {
+	case *syntax.Literal:
+		if i, ok := in.Position(n); ok && i >= 1 && i <= len(sel.Items) {
+			return sel.Items[i-1].X
+		}
+	case *syntax.Name:
+		if u := in.Use(n); u.Status == OutputAlias {
+			return u.Item.X
+		}
+	}
+	return x
 }

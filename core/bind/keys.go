@@ -179,22 +179,11 @@ func (in *Info) selectApart(sel *syntax.Select, states []state, depth int) bool 
 
 // groupKey reports whether a key of GROUP BY, or what its position names, is fixed.
 func (f *Fixed) groupKey(x syntax.Expr) bool {
-	if n, ok := syntax.Unparen(x).(*syntax.Literal); ok && n.Lit == syntax.NumberLiteral {
-		i := 0
-		for _, c := range f.in.Text(n) {
-			if c < '0' || c > '9' || i > 1000 {
-				return false
-			}
-			i = 10*i + int(c-'0')
-		}
-		return i > 0 && i <= len(f.sel.Items) && f.Value(f.sel.Items[i-1].X)
+	meant := f.in.KeyMeant(f.sel, x)
+	if n, ok := syntax.Unparen(x).(*syntax.Literal); ok && n.Lit == syntax.NumberLiteral && meant == x {
+		return false // a number that is no position
 	}
-	if n, ok := syntax.Unparen(x).(*syntax.Name); ok {
-		if u := f.in.Use(n); u.Status == OutputAlias {
-			return f.Value(u.Item.X)
-		}
-	}
-	return f.Value(x)
+	return f.Value(meant)
 }
 
 // numbersRows reports whether an output is ROW_NUMBER() over a partition that is
@@ -223,23 +212,12 @@ func (in *Info) mayRepeat(x syntax.Expr) bool {
 // rows; an aggregate over columns of a query around it is not its own.
 func (in *Info) Aggregates(sel *syntax.Select) bool {
 	found := false
-	look := func(n syntax.Node) bool {
-		switch n := n.(type) {
-		case *syntax.Query:
-			return false
-		case *syntax.Call:
-			if in.IsAggregate(n) {
-				found = found || in.ownAggregate(n, in.Scope(sel))
-				return false
-			}
-		}
-		return !found
-	}
+	look := func(c *syntax.Call) { found = found || in.ownAggregate(c, in.Scope(sel)) }
 	for _, item := range sel.Items {
-		syntax.Inspect(item.X, look)
+		in.EachAggregate(item.X, look)
 	}
 	if sel.Having != nil {
-		syntax.Inspect(sel.Having.Cond, look)
+		in.EachAggregate(sel.Having.Cond, look)
 	}
 	return found
 }

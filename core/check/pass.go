@@ -83,21 +83,6 @@ func (p *Pass) FunctionText(c *syntax.Call) string {
 	return string(p.Src[c.Span().Start:c.Name[len(c.Name)-1].Span.End]) + "()"
 }
 
-// Position reads a whole number that may stand for a column of the select list.
-func (p *Pass) Position(n *syntax.Literal) (int, bool) {
-	if n.Lit != syntax.NumberLiteral {
-		return 0, false
-	}
-	value := 0
-	for _, c := range p.Text(n) {
-		if c < '0' || c > '9' || value > 100_000 {
-			return 0, false
-		}
-		value = value*10 + int(c-'0')
-	}
-	return value, true
-}
-
 // TellsNames reports whether a scope's names can be told: not in the body of a
 // routine, which has variables.
 func (p *Pass) TellsNames(s *bind.Scope) bool {

@@ -29,7 +29,7 @@ var aggregateInJoin = &check.Check{
 		if j.On == nil {
 			return
 		}
-		aggregatesIn(p, j.On, func(c *syntax.Call) {
+		p.EachAggregate(j.On, func(c *syntax.Call) {
 			if belongsOutside(p, c) && p.Dialect.Has(dialect.OuterAggregates) {
 				return
 			}
@@ -74,7 +74,7 @@ func runAggregateInGroupBy(p *check.Pass, n syntax.Node) {
 	}
 	for i, x := range g.Items {
 		var found *syntax.Call
-		aggregatesIn(p, groupedItem(p, sel, x), func(c *syntax.Call) { found = c })
+		p.EachAggregate(groupedItem(p, sel, x), func(c *syntax.Call) { found = c })
 		if found == nil {
 			continue
 		}
@@ -144,7 +144,7 @@ var nestedAggregate = &check.Check{
 			parts = append(parts, outer.Filter)
 		}
 		for _, part := range parts {
-			aggregatesIn(p, part, func(inner *syntax.Call) {
+			p.EachAggregate(part, func(inner *syntax.Call) {
 				if belongsOutside(p, inner) && p.Dialect.Has(dialect.OuterAggregates) {
 					return
 				}
@@ -228,7 +228,7 @@ var windowOutside = &check.Check{
 		if c.Over == nil {
 			return
 		}
-		if around := aggregateAround(p, c); around != nil {
+		if around := p.AggregateAround(c); around != nil {
 			p.Report(check.Finding{
 				Span: c.Span(), Certainty: check.Certain,
 				Message: fmt.Sprintf("the aggregate %s cannot hold the window function %s", p.FunctionText(around), p.FunctionText(c)),
@@ -258,19 +258,6 @@ var windowOutside = &check.Check{
 			Mends:   []check.Mend{{Title: windowMend(p), Effect: check.ByHand}},
 		})
 	},
-}
-
-// aggregateAround gives the aggregate among whose arguments an expression stands, nil
-// if there is none in the same query.
-func aggregateAround(p *check.Pass, n syntax.Node) *syntax.Call {
-	around, _ := p.Enclosing(n, syntax.Kinds(syntax.KindCall))
-	for around != nil {
-		if c := around.(*syntax.Call); p.IsAggregate(c) {
-			return c
-		}
-		around, _ = p.Enclosing(around, syntax.Kinds(syntax.KindCall))
-	}
-	return nil
 }
 
 func windowMend(p *check.Pass) string {

@@ -138,7 +138,7 @@ func reportAlias(p *check.Pass, name *syntax.Name, kind syntax.Kind, clause, why
 	}
 	if kind == syntax.KindOrderBy && p.Dialect.Has(dialect.ExecutedComments) {
 		grouped := false
-		aggregatesIn(p, item.X, func(*syntax.Call) { grouped = true })
+		p.EachAggregate(item.X, func(*syntax.Call) { grouped = true })
 		if grouped { // of which MySQL and MariaDB let an expression use no alias
 			f.Verdicts = p.Check.Verdicts.But(check.Refused, dialect.With(dialect.ExecutedComments))
 		}
@@ -151,7 +151,7 @@ func reportAlias(p *check.Pass, name *syntax.Name, kind syntax.Kind, clause, why
 		written = p.Text(item.X)
 	}
 	holds := false
-	aggregatesIn(p, item.X, func(*syntax.Call) { holds = true })
+	p.EachAggregate(item.X, func(*syntax.Call) { holds = true })
 	if kind == syntax.KindGroupBy && holds {
 		f.Mends = []check.Mend{{Title: "group by what the aggregate is worked out from", Effect: check.ByHand}}
 	} else {

@@ -438,7 +438,7 @@ func runHavingUngrouped(p *check.Pass, n syntax.Node) {
 		return
 	}
 	grouped, columns := false, 0
-	look := func(x syntax.Node) { aggregatesIn(p, x, func(*syntax.Call) { grouped = true }) }
+	look := func(x syntax.Node) { p.EachAggregate(x, func(*syntax.Call) { grouped = true }) }
 	for _, item := range sel.Items {
 		look(item.X)
 	}
@@ -446,7 +446,7 @@ func runHavingUngrouped(p *check.Pass, n syntax.Node) {
 		look(h.Cond)
 	}
 	alias, conditional := false, 0
-	aggregatesIn(p, h.Cond, func(*syntax.Call) { conditional++ })
+	p.EachAggregate(h.Cond, func(*syntax.Call) { conditional++ })
 	syntax.Inspect(h.Cond, func(n syntax.Node) bool {
 		if name, ok := n.(*syntax.Name); ok {
 			columns++

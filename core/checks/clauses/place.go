@@ -20,15 +20,3 @@ func inWindow(p *check.Pass, n syntax.Node) bool {
 	window, _ := p.Enclosing(n, syntax.Kinds(syntax.KindWindow))
 	return window != nil
 }
-
-// aggregatesIn calls f for each aggregate of an expression's own query.
-func aggregatesIn(p *check.Pass, x syntax.Node, f func(*syntax.Call)) {
-	syntax.Inspect(x, func(n syntax.Node) bool {
-		if c, ok := n.(*syntax.Call); ok && p.IsAggregate(c) {
-			f(c)
-			return false
-		}
-		_, query := n.(*syntax.Query)
-		return !query
-	})
-}

@@ -11,26 +11,14 @@ import (
 // aggregatesOf calls f for each aggregate over the rows of a SELECT, in its list,
 // HAVING and ORDER BY.
 func aggregatesOf(p *check.Pass, sel *syntax.Select, f func(*syntax.Call)) {
-	look := func(n syntax.Node) bool {
-		switch n := n.(type) {
-		case *syntax.Query:
-			return false
-		case *syntax.Call:
-			if p.IsAggregate(n) {
-				f(n)
-				return false
-			}
-		}
-		return true
-	}
 	for _, item := range sel.Items {
-		syntax.Inspect(item, look)
+		p.EachAggregate(item, f)
 	}
 	if sel.Having != nil {
-		syntax.Inspect(sel.Having, look)
+		p.EachAggregate(sel.Having, f)
 	}
 	if q := p.OwnQuery(sel); q != nil && q.OrderBy != nil {
-		syntax.Inspect(q.OrderBy, look)
+		p.EachAggregate(q.OrderBy, f)
 	}
 }
 

@@ -49,7 +49,7 @@ func runMonthWithoutYear(p *check.Pass, n syntax.Node) {
 		return
 	}
 	for _, x := range g.Items {
-		meant := keyMeant(p, sel, x)
+		meant := p.KeyMeant(sel, x)
 		part, ok := datePart(p, meant)
 		if !ok || part.unit == "" {
 			continue
@@ -112,7 +112,7 @@ func toldApart(p *check.Pass, sel *syntax.Select, g *syntax.GroupBy, x syntax.Ex
 		if other == x {
 			continue
 		}
-		meant := keyMeant(p, sel, other)
+		meant := p.KeyMeant(sel, other)
 		if mentions(other) {
 			return true
 		}

@@ -3,7 +3,6 @@ package groups
 import (
 	"fmt"
 
-	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/syntax"
 )
@@ -104,7 +103,7 @@ func surplus(p *check.Pass, sel *syntax.Select) syntax.Expr {
 		rest := make([]syntax.Expr, 0, len(items))
 		for k, other := range items {
 			if k != i {
-				rest = append(rest, keyMeant(p, sel, other))
+				rest = append(rest, p.KeyMeant(sel, other))
 			}
 		}
 		if !p.Given(sel, rest...).Rows() {
@@ -112,19 +111,4 @@ func surplus(p *check.Pass, sel *syntax.Select) syntax.Expr {
 		}
 	}
 	return nil
-}
-
-// keyMeant gives the expression that a key of GROUP BY means by a position or alias.
-func keyMeant(p *check.Pass, sel *syntax.Select, x syntax.Expr) syntax.Expr {
-	switch n := syntax.Unparen(x).(type) {
-	case *syntax.Literal:
-		if i, ok := p.Position(n); ok && i >= 1 && i <= len(sel.Items) {
-			return sel.Items[i-1].X
-		}
-	case *syntax.Name:
-		if u := p.Use(n); u.Status == bind.OutputAlias {
-			return u.Item.X
-		}
-	}
-	return x
 }

@@ -69,7 +69,7 @@ func runAliasShadowsColumn(p *check.Pass, n syntax.Node) {
 		f.Mends = []check.Mend{{Title: "group by the expression", Effect: check.NewRows, Edits: []text.Edit{check.Replace(name.Span(), p.Text(item.X))}}, qualify}
 	default:
 		clause, below := p.Enclosing(name, syntax.Kinds(syntax.KindOrderBy))
-		if clause == nil || below == syntax.Node(name) || p.OwnQuery(sel) == nil || p.OwnQuery(sel).OrderBy != clause || insideAggregate(p, name) {
+		if clause == nil || below == syntax.Node(name) || p.OwnQuery(sel) == nil || p.OwnQuery(sel).OrderBy != clause || p.AggregateAround(name) != nil {
 			return
 		}
 		if key, ok := below.(*syntax.OrderItem); !ok || syntax.Unparen(key.X) == syntax.Expr(name) || p.Dialect == dialect.Spark {
@@ -96,13 +96,4 @@ func holdsCall(p *check.Pass, x syntax.Expr) bool {
 		return !found
 	})
 	return found
-}
-
-func insideAggregate(p *check.Pass, n syntax.Node) bool {
-	for n = p.Parent(n); n != nil && n.Kind() != syntax.KindQuery; n = p.Parent(n) {
-		if c, ok := n.(*syntax.Call); ok && p.IsAggregate(c) {
-			return true
-		}
-	}
-	return false
 }
