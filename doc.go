@@ -9,6 +9,7 @@
 //	core/text      file text, spans, line table, edits
 //	core/dialect   what differs between databases, as data
 //	core/slab      values and slices from blocks that are used again
+//	core/fault     keeps a slip of the program from costing more than its statement
 //	core/syntax    tokens, scanner, tree, parser; forms of statements without a tree
 //	core/schema    tables, columns, keys, indexes: read from DDL, printed as DDL
 //	core/bind      names → columns; types, nullability, keys and grain: an answer beside the tree

@@ -75,6 +75,7 @@ func (o *reviewOptions) run(cmd *cobra.Command, paths []string, env func(string)
 			problems = append(problems, errors.New(plainError(outcome.Path, outcome.Err)))
 			return nil
 		}
+		problems = append(problems, faults(outcome.File)...)
 		summary.Add(outcome.File)
 		return out.file(outcome.File)
 	})
@@ -99,6 +100,16 @@ func requirePaths(paths []string, query string) error {
 		return usageError{errors.New("nothing to read: name a file or a folder, - for standard input, or --query TEXT")}
 	}
 	return nil
+}
+
+// faults tells of the program's own faults in a file, each with its place.
+func faults(f *review.File) []error {
+	var told []error
+	for _, fault := range f.Faults {
+		at := f.Text.Place(fault.Span.Start)
+		told = append(told, fmt.Errorf("%s, line %d, column %d: %w; the rest is reviewed", f.Text.Path, at.Line, at.Column, fault.Fault))
+	}
+	return told
 }
 
 func tell(w io.Writer, problems []error) {

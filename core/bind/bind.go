@@ -186,6 +186,9 @@ func (b *Binder) namedBehind(target syntax.TableExpr, f *syntax.From) bool {
 }
 
 func (b *Binder) targetsBehind(n *syntax.Delete) bool {
+	if n.From == nil {
+		return false
+	}
 	for _, t := range n.From.Tables {
 		if b.namedBehind(t, n.Using) {
 			return true
@@ -561,11 +564,17 @@ func (b *Binder) resolve(p pending) Use {
 	}
 	if sel != nil && b.seesAliases(p.place) && u.Status != Resolved {
 		_, nested := b.info.Parent(p.name).(syntax.Expr)
-		if item := p.scope.Item(sym); item != nil && (u.Status == Missing && !(nested && b.info.Dialect == dialect.Postgres) || p.place != inOrderBy && !(nested && p.place == inGroupBy)) {
+		if item := p.scope.Item(sym); item != nil && isSeen(item, p) && (u.Status == Missing && !(nested && b.info.Dialect == dialect.Postgres) || p.place != inOrderBy && !(nested && p.place == inGroupBy)) {
 			return Use{Status: OutputAlias, Scope: p.scope, Item: item}
 		}
 	}
 	return u
+}
+
+// isSeen reports whether a name may mean an output column: within the select list only
+// one that stands before it, so that no column is made of itself.
+func isSeen(item *syntax.SelectItem, p pending) bool {
+	return p.place != inSelect || item.Span().End <= p.name.Span().Start
 }
 
 // ofOutput gives the use of a name that means an output column: the column itself

@@ -7,6 +7,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/fault"
 	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
@@ -37,6 +38,15 @@ type File struct {
 	// Findings are in the order of their statements, within a statement in the
 	// order of the text.
 	Findings []Finding
+	// Faults are what went wrong in the program itself. Each costs its statement, or
+	// of that what one check would have found.
+	Faults []Fault
+}
+
+// Fault is a fault of the program itself with the statement in which it showed.
+type Fault struct {
+	Span text.Span
+	*fault.Fault
 }
 
 // Finding is a finding with the number of its statement in the file, from 0.
@@ -56,6 +66,8 @@ type Reviewer struct {
 	whole   []*check.Check
 	pass    check.Pass
 	found   []Finding
+	faults  []Fault
+	faulty  []*check.Check // those that failed on the statement in hand
 }
 
 // New makes a reviewer.
@@ -90,7 +102,7 @@ func (r *Reviewer) Review(f *text.File) *File {
 	if r.names.IsFull() {
 		r.renew()
 	}
-	r.found = r.found[:0]
+	r.found, r.faults = r.found[:0], r.faults[:0]
 	out := &File{Text: f, Dialect: r.options.Dialect}
 	if r.options.Auto {
 		out.Dialect, out.Clue = syntax.Guess(f.Bytes(), r.names)
@@ -99,27 +111,58 @@ func (r *Reviewer) Review(f *text.File) *File {
 	tables := schema.New(r.options.Schema).For(out.Dialect)
 	r.binder.Reset(f.Bytes(), out.Dialect, tables)
 	r.pass.Dialect, r.pass.Version = out.Dialect, r.options.Version
-	for stmt := r.parser.Next(); stmt != nil; stmt = r.parser.Next() {
+	for stmt := r.next(); stmt != nil; stmt = r.next() {
 		r.statement(stmt, out.Statements)
-		tables.Apply(stmt, f.Bytes())
+		if f := fault.Guard("reading definitions", func() { tables.Apply(stmt, f.Bytes()) }); f != nil {
+			r.faults = append(r.faults, Fault{stmt.Span, f})
+		}
 		out.Statements++
 	}
 	out.Findings = slices.Clone(r.found)
+	out.Faults = slices.Clone(r.faults)
 	return out
 }
 
-// statement runs the checks on one statement. One whose end could not be read
-// is only told so: what else might be said could hang on what is hidden.
+// next reads the next statement. One that a fault ends is passed over; if that
+// cannot be done, the text ends here.
+func (r *Reviewer) next() (stmt *syntax.Statement) {
+	at := text.Pos(-1)
+	for {
+		caught := fault.Guard("reading", func() { stmt = r.parser.Next() })
+		if caught == nil {
+			return stmt
+		}
+		passed := text.Span{Start: at, End: at}
+		again := fault.Guard("reading", func() { passed = r.parser.Skip() })
+		r.faults = append(r.faults, Fault{passed, caught})
+		if again != nil || passed.End <= at {
+			return nil
+		}
+		at = passed.End
+	}
+}
+
+// statement runs the checks on one statement. What a check found before it failed
+// is dropped, and the others look again without it.
 func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 	from := len(r.found)
-	r.pass.Stmt = stmt
-	r.pass.Info = r.binder.Bind(stmt)
-	for _, c := range r.whole {
-		r.pass.Check = c
-		c.Statement(&r.pass)
-	}
-	if !stmt.Cut {
-		syntax.Walk(stmt.Node, r.visit)
+	r.faulty = r.faulty[:0]
+	for {
+		r.pass.Check = nil
+		caught := fault.Guard("binding names", func() { r.examine(stmt) })
+		if caught == nil {
+			break
+		}
+		r.found = r.found[:from]
+		failed := r.pass.Check
+		if failed != nil {
+			caught.Doing = "the check " + failed.ID
+		}
+		r.faults = append(r.faults, Fault{stmt.Span, caught})
+		if failed == nil || slices.Contains(r.faulty, failed) {
+			break
+		}
+		r.faulty = append(r.faulty, failed)
 	}
 	mine := r.found[from:]
 	for i := range mine {
@@ -130,14 +173,30 @@ func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 	})
 }
 
+// examine binds a statement and calls the checks. One whose end could not be read is only
+// told so: what else might be said could hang on what is hidden.
+func (r *Reviewer) examine(stmt *syntax.Statement) {
+	r.pass.Stmt = stmt
+	r.pass.Info = r.binder.Bind(stmt)
+	for _, c := range r.whole {
+		if r.pass.Check = c; !slices.Contains(r.faulty, c) {
+			c.Statement(&r.pass)
+		}
+	}
+	if !stmt.Cut {
+		syntax.Walk(stmt.Node, r.visit)
+	}
+}
+
 // visit runs the checks that a node's kind calls.
 func (r *Reviewer) visit(n syntax.Node, k syntax.Kind) {
 	if k == syntax.KindSelect && r.pass.Scope(n) == nil {
 		return // nothing is known of what it names
 	}
 	for _, c := range r.byKind[k] {
-		r.pass.Check = c
-		c.Run(&r.pass, n)
+		if r.pass.Check = c; len(r.faulty) == 0 || !slices.Contains(r.faulty, c) {
+			c.Run(&r.pass, n)
+		}
 	}
 }
 

@@ -8,6 +8,7 @@ import (
 
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
+	"justlens/core/fault"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -61,15 +62,39 @@ func (s *Schema) Load(src []byte, d dialect.Dialect) {
 	s.dialect = d
 	p := syntax.NewParser(syntax.NewNames())
 	p.Reset(src, d)
-	for stmt := p.Next(); stmt != nil; stmt = p.Next() {
-		for _, e := range stmt.Errors {
-			s.problem(e.Span, "expected %s, found %s; the statement is left out", e.Expected, e.Found)
+	at := text.Pos(-1)
+	for more := true; more; {
+		var stmt *syntax.Statement
+		caught := fault.Guard("reading definitions", func() {
+			if stmt = p.Next(); stmt != nil {
+				s.load(stmt, src)
+			}
+		})
+		more = stmt != nil
+		if caught == nil {
+			continue
 		}
-		if len(stmt.Errors) == 0 {
-			s.Apply(stmt, src)
+		passed := text.Span{Start: at, End: at}
+		if stmt != nil {
+			passed = stmt.Span
+		} else if again := fault.Guard("reading definitions", func() { passed = p.Skip() }); again == nil {
+			more = passed.End > at
 		}
+		at = passed.End
+		s.Problems = append(s.Problems, Problem{Span: passed, Message: caught.Error() + "; the statement is left out", Fault: true})
 	}
-	s.settleViews()
+	if caught := fault.Guard("working views out", s.settleViews); caught != nil {
+		s.Problems = append(s.Problems, Problem{Message: caught.Error(), Fault: true})
+	}
+}
+
+func (s *Schema) load(stmt *syntax.Statement, src []byte) {
+	for _, e := range stmt.Errors {
+		s.problem(e.Span, "expected %s, found %s; the statement is left out", e.Expected, e.Found)
+	}
+	if len(stmt.Errors) == 0 {
+		s.Apply(stmt, src)
+	}
 }
 
 // maxViewDepth bounds how many views may stand on each other.
@@ -119,7 +144,7 @@ func Guess(src []byte) dialect.Dialect {
 }
 
 func (s *Schema) problem(at text.Span, format string, args ...any) {
-	s.Problems = append(s.Problems, Problem{at, fmt.Sprintf(format, args...)})
+	s.Problems = append(s.Problems, Problem{Span: at, Message: fmt.Sprintf(format, args...)})
 }
 
 type applier struct {
@@ -246,6 +271,9 @@ func unquoted(literal string) string {
 	}
 	quote := literal[len(literal)-1:]
 	start := strings.Index(literal, quote)
+	if start == len(literal)-1 || quote != "'" && quote != `"` && quote != "`" {
+		return literal // it has no quotes
+	}
 	return strings.ReplaceAll(literal[start+1:len(literal)-1], quote+quote, quote)
 }
 

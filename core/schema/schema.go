@@ -30,6 +30,7 @@ type Schema struct {
 type Problem struct {
 	Span    text.Span
 	Message string
+	Fault   bool // of the program itself
 }
 
 // entry is a table, or with a nil Table one that was dropped, so that one of the

@@ -35,6 +35,7 @@ type Parser struct {
 	lastID  int32
 
 	i      int // index of tok
+	first  int // index of the first token of the statement in hand
 	tok    Token
 	word   word.Word // of tok
 	last   text.Pos  // end of the token before tok
@@ -79,6 +80,7 @@ func (p *Parser) Next() *Statement {
 		return p.openComment()
 	}
 	first := p.i
+	p.first = first
 	start := p.tok.Span.Start
 	stmt := p.whole()
 	if len(p.errors) > 0 {
@@ -97,6 +99,15 @@ func (p *Parser) Next() *Statement {
 	p.setsMode(tokens)
 	p.stmt = Statement{Node: stmt, Span: span, Tokens: tokens, Comments: p.scan.comments, Errors: p.errors, Nodes: int(p.lastID), Cut: p.broken}
 	return &p.stmt
+}
+
+// Skip passes over the statement that a fault in [Parser.Next] left half-read, and
+// gives its span.
+func (p *Parser) Skip() text.Span {
+	p.broken, p.failed = true, max(p.first, p.i)
+	start := p.scan.tokens[p.first].Span.Start
+	end := p.skipStatement()
+	return text.Span{Start: start, End: p.scan.tokens[max(p.first, end-1)].Span.End}
 }
 
 // setsMode follows SET sql_mode = ORACLE, behind which MariaDB reads much of
@@ -153,7 +164,7 @@ func (p *Parser) whole() Stmt {
 func (p *Parser) begin() {
 	p.slabs.reset()
 	p.lists.reset()
-	p.lastID, p.depth, p.bodies, p.empty, p.broken = 0, 0, 0, 0, false
+	p.lastID, p.depth, p.bodies, p.empty, p.broken, p.first = 0, 0, 0, 0, false, 0
 	p.errors = p.errors[:0]
 	rest := copy(p.scan.tokens, p.scan.tokens[p.i:])
 	p.scan.tokens = p.scan.tokens[:rest]
