@@ -48,7 +48,7 @@ func dialectNames() []string {
 
 // options turns the flags into review options. What it warns of goes to warn.
 func (f *reviewFlags) options(ctx context.Context, warn io.Writer) (review.Options, error) {
-	o := review.Options{Auto: strings.EqualFold(f.dialect, "auto")}
+	o := review.Options{Most: review.Told, Auto: strings.EqualFold(f.dialect, "auto")}
 	var err error
 	if !o.Auto {
 		if o.Dialect, o.Version, err = dialect.ParseWithVersion(f.dialect); err != nil {

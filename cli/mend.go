@@ -50,6 +50,7 @@ func (o *mendOptions) run(cmd *cobra.Command, paths []string) error {
 	if err != nil {
 		return err
 	}
+	options.Most = 0 // each is to be mended
 	in, problems := inputs(paths, o.query, cmd.InOrStdin())
 	m := mender{options: options, wanted: wanted, write: o.write, out: cmd.OutOrStdout()}
 	for _, input := range in {

@@ -11,6 +11,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/review"
+	"justlens/core/text"
 	"justlens/report"
 )
 
@@ -75,7 +76,7 @@ func (o *reviewOptions) run(cmd *cobra.Command, paths []string, env func(string)
 			problems = append(problems, errors.New(plainError(outcome.Path, outcome.Err)))
 			return nil
 		}
-		problems = append(problems, faults(outcome.File)...)
+		problems = append(problems, unreviewed(outcome.File)...)
 		summary.Add(outcome.File)
 		return out.file(outcome.File)
 	})
@@ -102,12 +103,18 @@ func requirePaths(paths []string, query string) error {
 	return nil
 }
 
-// faults tells of the program's own faults in a file, each with its place.
-func faults(f *review.File) []error {
+// unreviewed tells of what was not reviewed in a file, and why, each with its place.
+func unreviewed(f *review.File) []error {
 	var told []error
+	tell := func(at text.Pos, why string) {
+		place := f.Text.Place(at)
+		told = append(told, fmt.Errorf("%s, line %d, column %d: %s", f.Text.Path, place.Line, place.Column, why))
+	}
+	for _, span := range f.Unread {
+		tell(span.Start, "this statement was not reviewed: it is nested more deeply than databases read")
+	}
 	for _, fault := range f.Faults {
-		at := f.Text.Place(fault.Span.Start)
-		told = append(told, fmt.Errorf("%s, line %d, column %d: %w; the rest is reviewed", f.Text.Path, at.Line, at.Column, fault.Fault))
+		tell(fault.Span.Start, fault.Error()+"; the rest was reviewed")
 	}
 	return told
 }

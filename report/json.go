@@ -33,6 +33,7 @@ type jsonFinding struct {
 	Dialects    jsonVerdicts  `json:"dialects"`
 	Related     []jsonRelated `json:"related"`
 	Mends       []jsonMend    `json:"mends"`
+	More        int           `json:"more,omitempty"`
 }
 
 type jsonSpan struct {
@@ -106,7 +107,9 @@ func (r *jsonRenderer) File(f *review.File) error {
 	r.files++
 	out := jsonFile{Path: f.Text.Path, Dialect: f.Dialect.String(), Statements: f.Statements, Findings: []jsonFinding{}}
 	for i := range f.Findings {
-		out.Findings = append(out.Findings, jsonOf(f.Text, &f.Findings[i].Finding))
+		found := jsonOf(f.Text, &f.Findings[i].Finding)
+		found.More = f.Findings[i].More
+		out.Findings = append(out.Findings, found)
 	}
 	line, err := marshal(out)
 	if err != nil {

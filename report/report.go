@@ -34,9 +34,9 @@ func (s *Summary) Add(f *review.File) {
 		s.WithFindings++
 	}
 	for _, found := range f.Findings {
-		s.Findings[found.Consequence]++
+		s.Findings[found.Consequence] += 1 + found.More
 		if len(found.Mends) > 0 && found.Mends[0].Effect == check.SameRows && len(found.Mends[0].Edits) > 0 {
-			s.Keeping++
+			s.Keeping += 1 + found.More
 		}
 	}
 }

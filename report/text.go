@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"io"
 	"slices"
+	"strconv"
 	"strings"
 
 	"justlens/core/check"
@@ -39,6 +40,10 @@ func (r *textRenderer) File(f *review.File) error {
 	for _, found := range worstFirst(f.Findings) {
 		r.line("")
 		r.finding(f, &found.Finding)
+		if found.More > 0 {
+			r.line("")
+			r.indented(fmt.Sprintf("… and %s more of %s in this statement.", thousands(found.More), found.Check.ID), gray)
+		}
 	}
 	_, err := io.WriteString(r.w, r.b.String())
 	return err
@@ -218,4 +223,13 @@ func count(n int, what string) string {
 		return "1 " + what
 	}
 	return fmt.Sprintf("%d %ss", n, what)
+}
+
+// thousands writes a number with commas between its thousands.
+func thousands(n int) string {
+	s := strconv.Itoa(n)
+	for i := len(s) - 3; i > 0; i -= 3 {
+		s = s[:i] + "," + s[i:]
+	}
+	return s
 }

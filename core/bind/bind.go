@@ -1,6 +1,7 @@
 package bind
 
 import (
+	"hash/maphash"
 	"strings"
 
 	"justlens/core/dialect"
@@ -59,7 +60,7 @@ const (
 
 // NewBinder makes a binder for a parser's table of names.
 func NewBinder(names *syntax.Names) *Binder {
-	return &Binder{info: Info{Names: names}, names: map[*schema.Table][]syntax.Sym{}, found: map[syntax.Sym]found{}, excluded: names.Intern([]byte("excluded"))}
+	return &Binder{info: Info{Names: names, seed: maphash.MakeSeed()}, names: map[*schema.Table][]syntax.Sym{}, found: map[syntax.Sym]found{}, excluded: names.Intern([]byte("excluded"))}
 }
 
 // Reset begins a new text. The schema may change from statement to statement.
@@ -80,6 +81,7 @@ func (b *Binder) Bind(stmt *syntax.Statement) *Info {
 	in.uses = grown(in.uses, stmt.Nodes+1)
 	in.parents = grown(in.parents, stmt.Nodes+1)
 	in.scopeOf = grown(in.scopeOf, stmt.Nodes+1)
+	in.tops, in.forms, in.enclosing = nil, in.forms[:0], enclosing{}
 	b.pending, b.stack = b.pending[:0], b.stack[:0]
 	b.scopes.Reset()
 	b.sources.Reset()
@@ -345,20 +347,6 @@ func (b *Binder) visit(n syntax.Node, s *Scope, v visible, at place) {
 	case *syntax.Query:
 		b.query(n, s, s.ctes)
 		return
-	case *syntax.Binary: // of which a chain may be longer than the stack is deep
-		for {
-			if n.Y != nil {
-				b.visit(n.Y, s, v, at)
-			}
-			left, ok := n.X.(*syntax.Binary)
-			if !ok {
-				if n.X != nil {
-					b.visit(n.X, s, v, at)
-				}
-				return
-			}
-			n = left
-		}
 	case *syntax.Call:
 		if skipsUnit(b.info.FunctionName(n)) && len(n.Args) > 1 {
 			b.queriesIn(n.Args[0], s)
@@ -377,7 +365,20 @@ func (b *Binder) visit(n syntax.Node, s *Scope, v visible, at place) {
 	case *syntax.OuterMark:
 		s.marked = true
 	}
-	syntax.Children(n, func(c syntax.Node) { b.visit(c, s, v, at) })
+	part := syntax.Chained(n)
+	if part == nil {
+		syntax.Children(n, func(c syntax.Node) { b.visit(c, s, v, at) })
+		return
+	}
+	for part != nil { // a chain may be longer than the stack is deep
+		syntax.Children(n, func(c syntax.Node) {
+			if c != part {
+				b.visit(c, s, v, at)
+			}
+		})
+		n, part = part, syntax.Chained(part)
+	}
+	b.visit(n, s, v, at)
 }
 
 // skipsUnit reports whether the first argument of a function is a unit such as

@@ -190,8 +190,8 @@ func (b *Binder) definedLater(t *syntax.TableRef) bool {
 	if len(t.Name) != 1 {
 		return false
 	}
-	for n := b.info.Parent(t); n != nil; n = b.info.Parent(n) {
-		if w, ok := n.(*syntax.With); ok && (!w.Recursive || b.info.Dialect != dialect.MariaDB) {
+	for n := b.info.Nearest(t, withs); n != nil; n = b.info.Nearest(n, withs) {
+		if w := n.(*syntax.With); !w.Recursive || b.info.Dialect != dialect.MariaDB {
 			for _, c := range w.CTEs {
 				if c.Name.Sym == t.Name[0].Sym {
 					return true
@@ -205,13 +205,15 @@ func (b *Binder) definedLater(t *syntax.TableRef) bool {
 // inRecursion reports whether a table stands in WITH RECURSIVE, where MariaDB and
 // PostgreSQL let one expression name a later one.
 func (b *Binder) inRecursion(t syntax.Node) bool {
-	for n := b.info.Parent(t); n != nil; n = b.info.Parent(n) {
-		if w, ok := n.(*syntax.With); ok && w.Recursive {
+	for n := b.info.Nearest(t, withs); n != nil; n = b.info.Nearest(n, withs) {
+		if n.(*syntax.With).Recursive {
 			return true
 		}
 	}
 	return false
 }
+
+var withs = syntax.Kinds(syntax.KindWith)
 
 // isSystemTable reports whether a table may be one that the database has of its
 // own, or one that no definition in the text would show.

@@ -1,10 +1,13 @@
 package bind
 
 import (
+	"hash/maphash"
+
 	"justlens/core/dialect"
 	"justlens/core/schema"
 	"justlens/core/slab"
 	"justlens/core/syntax"
+	"justlens/core/text"
 )
 
 // Status tells how much is known of a use of a name.
@@ -56,21 +59,74 @@ type Info struct {
 	// Schema holds the tables known, nil if none are.
 	Schema *schema.Schema
 
-	uses    []Use // by node number
-	asking  int   // questions of types, NULLs and keys that are being answered
-	steps   int   // of the outermost of them
-	facts   slab.Pool[Fixed]
-	parents []syntax.Node
-	scopeOf []*Scope // of Select, Update, Delete and Insert nodes
+	uses      []Use // by node number
+	asking    int   // questions of types, NULLs and keys that are being answered
+	steps     int   // of the outermost of them
+	facts     slab.Pool[Fixed]
+	parents   []syntax.Node
+	forms     []uint64 // by node number, as far as asked for
+	seed      maphash.Seed
+	enclosing enclosing
+	tops      map[int32]syntax.Node // of nodes far down in chains of operators
+	scopeOf   []*Scope              // of Select, Update, Delete and Insert nodes
 }
 
 // maxSteps bounds the work on one question: derived tables that use each column of
 // the next twice would double it at every step.
 const maxSteps = 20_000
 
-// maxClimb bounds how far up the tree a node's clause is looked for: in a chain of
-// conditions as long as a book each would be as far from it as it is long.
-const maxClimb = 2000
+// chains are kinds of nodes that stand above each other in runs as long as a book.
+var chains = []syntax.KindSet{
+	syntax.Kinds(syntax.KindBinary, syntax.KindUnary, syntax.KindParen, syntax.KindIs, syntax.KindLike, syntax.KindIn, syntax.KindBetween,
+		syntax.KindCast, syntax.KindCollate, syntax.KindAtZone, syntax.KindField, syntax.KindSubscript),
+	syntax.Kinds(syntax.KindJoin, syntax.KindParenTable),
+	syntax.Kinds(syntax.KindSetOp),
+}
+
+// shortClimb is how far up the tree is climbed step by step.
+const shortClimb = 8
+
+// climb gives the node from which to climb on behind at, which was reached in some
+// steps: in a long run of nodes of a chain, the highest of them, unless nodes of such a
+// kind are sought.
+func (in *Info) climb(at syntax.Node, steps int, sought syntax.KindSet) syntax.Node {
+	if steps < shortClimb {
+		return at
+	}
+	for _, chain := range chains {
+		if chain.Has(at.Kind()) && !sought.HasAny(chain) {
+			return in.top(at, chain)
+		}
+	}
+	return at
+}
+
+// top gives the highest of the nodes of a chain that stand above each other from n on.
+func (in *Info) top(n syntax.Node, chain syntax.KindSet) syntax.Node {
+	if in.tops == nil {
+		in.tops = map[int32]syntax.Node{}
+	}
+	at := n
+	var passed []int32
+	for steps := 0; ; steps++ {
+		if known := in.tops[at.ID()]; known != nil {
+			at = known
+			break
+		}
+		if steps%shortClimb == 0 {
+			passed = append(passed, at.ID())
+		}
+		above := in.Parent(at)
+		if above == nil || !chain.Has(above.Kind()) {
+			break
+		}
+		at = above
+	}
+	for _, id := range passed {
+		in.tops[id] = at
+	}
+	return at
+}
 
 // ask begins a question; what it gives ends it.
 func (in *Info) ask() func() {
@@ -89,17 +145,30 @@ func (in *Info) isTired() bool {
 
 // SourceAt gives the source that a table of FROM is, nil if it is none.
 func (in *Info) SourceAt(t syntax.TableExpr) *Source {
-	for n := in.Parent(t); n != nil; n = in.Parent(n) {
-		if scope := in.scopeOf[n.ID()]; scope != nil {
-			for _, s := range scope.Sources {
-				if s.Node == t {
-					return s
-				}
+	if scope := in.scopeAround(t); scope != nil {
+		for _, s := range scope.Sources {
+			if s.Node == t {
+				return s
 			}
-			return nil
 		}
 	}
 	return nil
+}
+
+// scopeAround gives the scope whose FROM a table expression is part of.
+func (in *Info) scopeAround(t syntax.TableExpr) *Scope {
+	var n syntax.Node = t
+	for steps := 0; ; steps++ {
+		n = in.Parent(n)
+		if n == nil || in.scopeOf[n.ID()] != nil {
+			break
+		}
+		n = in.climb(n, steps, syntax.KindSet{})
+	}
+	if n == nil {
+		return nil
+	}
+	return in.scopeOf[n.ID()]
 }
 
 // Use gives what a name means; the zero Use if it was not looked up.
@@ -120,16 +189,11 @@ func (in *Info) Above(n syntax.Node) syntax.Node {
 // Scope gives the scope that a Select, Update, Delete or Insert opened.
 func (in *Info) Scope(n syntax.Node) *Scope { return in.scopeOf[n.ID()] }
 
-// Text gives the text of a node as written.
-func (in *Info) Text(n syntax.Node) string {
-	s := n.Span()
-	return string(in.Src[s.Start:s.End])
-}
+// Text gives the text of a node as written. It holds Src.
+func (in *Info) Text(n syntax.Node) string { return text.View(in.Src, n.Span()) }
 
 // Ident gives a name as written, quotes included.
-func (in *Info) Ident(id syntax.Ident) string {
-	return string(in.Src[id.Span.Start:id.Span.End])
-}
+func (in *Info) Ident(id syntax.Ident) string { return text.View(in.Src, id.Span) }
 
 // FunctionName gives the last part of a called name in lower case.
 func (in *Info) FunctionName(c *syntax.Call) string {
@@ -175,46 +239,71 @@ func (in *Info) AggregateAround(n syntax.Node) *syntax.Call {
 // the node below it on the way from n. It stops at the query around n, so
 // that what lies outside a subquery is not found.
 func (in *Info) Enclosing(n syntax.Node, kinds syntax.KindSet) (found, below syntax.Node) {
+	if last := &in.enclosing; last.n != n || last.kinds != kinds { // several checks ask the same in turn
+		*last = enclosing{n: n, kinds: kinds}
+		last.found, last.below = in.enclosed(n, kinds)
+	}
+	return in.enclosing.found, in.enclosing.below
+}
+
+// enclosing is a question of [Info.Enclosing] with its answer.
+type enclosing struct {
+	n, found, below syntax.Node
+	kinds           syntax.KindSet
+}
+
+func (in *Info) enclosed(n syntax.Node, kinds syntax.KindSet) (found, below syntax.Node) {
 	below = n
-	steps := 0
-	for p := in.Parent(n); p != nil && steps < maxClimb; below, p = p, in.Parent(p) {
-		steps++
+	for steps := 0; ; steps++ {
+		p := in.Parent(below)
+		if p == nil {
+			return nil, nil
+		}
 		if kinds.Has(p.Kind()) {
 			return p, below
 		}
 		if p.Kind() == syntax.KindQuery {
-			break
+			return nil, nil
 		}
+		below = in.climb(p, steps, kinds)
 	}
-	return nil, nil
+}
+
+// Nearest gives the nearest node above n that is of one of the kinds, in whatever query;
+// nil if there is none.
+func (in *Info) Nearest(n syntax.Node, kinds syntax.KindSet) syntax.Node {
+	for steps := 0; ; steps++ {
+		n = in.Parent(n)
+		if n == nil || kinds.Has(n.Kind()) {
+			return n
+		}
+		n = in.climb(n, steps, kinds)
+	}
 }
 
 // SelectOf gives the SELECT in one of whose clauses n stands, ORDER BY and the
 // row limit included; nil where there is none.
 func (in *Info) SelectOf(n syntax.Node) *syntax.Select {
-	steps := 0
-	for p := n; p != nil && steps < maxClimb; p = in.Parent(p) {
-		steps++
-		switch p := p.(type) {
-		case *syntax.Select:
-			return p
-		case *syntax.Query:
-			s, _ := p.Body.(*syntax.Select)
-			return s
-		}
+	if n == nil || n.Kind() != syntax.KindSelect && n.Kind() != syntax.KindQuery {
+		n = in.Nearest(n, selects)
+	}
+	switch n := n.(type) {
+	case *syntax.Select:
+		return n
+	case *syntax.Query:
+		s, _ := n.Body.(*syntax.Select)
+		return s
 	}
 	return nil
 }
 
+var selects = syntax.Kinds(syntax.KindSelect, syntax.KindQuery)
+
 // QueryOf gives the query whose body the SELECT is, or of which it is a
 // branch of a set operation.
 func (in *Info) QueryOf(s *syntax.Select) *syntax.Query {
-	for p := in.Parent(s); p != nil; p = in.Parent(p) {
-		if q, ok := p.(*syntax.Query); ok {
-			return q
-		}
-	}
-	return nil
+	q, _ := in.Nearest(s, syntax.Kinds(syntax.KindQuery)).(*syntax.Query)
+	return q
 }
 
 // OwnQuery gives the query whose whole body the SELECT is, nil for a branch

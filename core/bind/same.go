@@ -1,6 +1,7 @@
 package bind
 
 import (
+	"hash/maphash"
 	"strings"
 
 	"justlens/core/syntax"
@@ -15,32 +16,90 @@ func (in *Info) Same(a, b syntax.Expr) bool {
 	return in.same(syntax.Unparen(a), syntax.Unparen(b))
 }
 
+// same goes down the first parts in a loop: chains of operators are as deep as they
+// are long.
 func (in *Info) same(a, b syntax.Node) bool {
-	if a.Kind() != b.Kind() {
-		return false
-	}
-	if x, ok := a.(*syntax.Name); ok {
-		return in.sameName(x, b.(*syntax.Name))
-	}
-	var left, right []syntax.Node
-	syntax.Children(a, func(c syntax.Node) { left = append(left, stripped(c)) })
-	syntax.Children(b, func(c syntax.Node) { right = append(right, stripped(c)) })
-	if len(left) != len(right) {
-		return false
-	}
-	for i := range left {
-		if !in.same(left[i], right[i]) {
+	for a != b {
+		if a.Kind() != b.Kind() {
 			return false
 		}
-	}
-	if len(left) == 0 {
-		x, y := in.Text(a), in.Text(b)
-		if lit, ok := a.(*syntax.Literal); ok && lit.Lit == syntax.TextLiteral {
-			return x == y
+		if x, ok := a.(*syntax.Name); ok {
+			return in.sameName(x, b.(*syntax.Name))
 		}
-		return squeezed(x) == squeezed(y)
+		left, right := parts(a), parts(b)
+		if len(left) != len(right) {
+			return false
+		}
+		if len(left) == 0 {
+			x, y := in.Text(a), in.Text(b)
+			if lit, ok := a.(*syntax.Literal); ok && lit.Lit == syntax.TextLiteral {
+				return x == y
+			}
+			return squeezed(x) == squeezed(y)
+		}
+		for i := len(left) - 1; i > 0; i-- {
+			if !in.same(left[i], right[i]) {
+				return false
+			}
+		}
+		if in.frame(a) != in.frame(b) {
+			return false
+		}
+		a, b = left[0], right[0]
 	}
-	return in.frame(a) == in.frame(b)
+	return true
+}
+
+func parts(n syntax.Node) (list []syntax.Node) {
+	syntax.Children(n, func(c syntax.Node) { list = append(list, stripped(c)) })
+	return list
+}
+
+// Form gives a number that is the same for all expressions that are [Info.Same] as
+// each other, so that one among many is found without asking each.
+func (in *Info) Form(x syntax.Expr) uint64 { return in.form(syntax.Unparen(x)) }
+
+func (in *Info) form(n syntax.Node) uint64 {
+	if len(in.forms) == 0 {
+		in.forms = grown(in.forms, len(in.uses))
+	}
+	if known := in.forms[n.ID()]; known != 0 {
+		return known
+	}
+	var spine []syntax.Node // down the first parts
+	h := uint64(0)
+	for at := n; ; {
+		if h = in.forms[at.ID()]; h != 0 {
+			break
+		}
+		below := parts(at)
+		if name, ok := at.(*syntax.Name); ok {
+			h = maphash.Comparable(in.seed, named{name.Last().Sym, in.Use(name).Source}) | 1
+		} else if len(below) == 0 {
+			h = maphash.String(in.seed, squeezed(in.Text(at))) | 1
+		}
+		if h != 0 {
+			in.forms[at.ID()] = h
+			break
+		}
+		spine = append(spine, at)
+		at = below[0]
+	}
+	for i := len(spine) - 1; i >= 0; i-- {
+		h = h*31 + uint64(spine[i].Kind())
+		for _, c := range parts(spine[i])[1:] {
+			h = h*31 + in.form(c)
+		}
+		h |= 1
+		in.forms[spine[i].ID()] = h
+	}
+	return h
+}
+
+// named is what two names that are the same agree in.
+type named struct {
+	sym    syntax.Sym
+	source *Source
 }
 
 func stripped(n syntax.Node) syntax.Node {

@@ -67,6 +67,9 @@ type Scope struct {
 	coalesced bool
 	// aliases index the written aliases of a long select list.
 	aliases map[syntax.Sym]*syntax.SelectItem
+	// byName indexes the first of many sources, as many as named says.
+	byName map[syntax.Sym]*Source
+	named  int
 }
 
 // shortList is a length up to which lists are searched from end to end.
@@ -172,13 +175,33 @@ func (s *Source) learn(sym syntax.Sym) *Column {
 // source finds a source by its name, here or in a query around.
 func (sc *Scope) source(sym syntax.Sym) (*Source, bool) {
 	for at := sc; at != nil; at = at.Parent {
-		for _, s := range at.Sources {
-			if s.Name.Sym == sym {
-				return s, at != sc
-			}
+		if s := at.own(sym); s != nil {
+			return s, at != sc
 		}
 	}
 	return nil, false
+}
+
+// own finds the first source of the scope itself by its name.
+func (sc *Scope) own(sym syntax.Sym) *Source {
+	if len(sc.Sources) <= shortList {
+		for _, s := range sc.Sources {
+			if s.Name.Sym == sym {
+				return s
+			}
+		}
+		return nil
+	}
+	if sc.byName == nil {
+		sc.byName = map[syntax.Sym]*Source{}
+	}
+	for ; sc.named < len(sc.Sources); sc.named++ { // more may have come since
+		s := sc.Sources[sc.named]
+		if _, ok := sc.byName[s.Name.Sym]; !ok {
+			sc.byName[s.Name.Sym] = s
+		}
+	}
+	return sc.byName[sym]
 }
 
 // nameWithin finds a source by its name among those that are visible.

@@ -86,12 +86,8 @@ func (p *Pass) FunctionText(c *syntax.Call) string {
 // TellsNames reports whether a scope's names can be told: not in the body of a
 // routine, which has variables.
 func (p *Pass) TellsNames(s *bind.Scope) bool {
-	for n := s.Node; n != nil; n = p.Parent(n) {
-		if n.Kind() == syntax.KindRoutine || n.Kind() == syntax.KindControl {
-			return false
-		}
-	}
-	return true
+	bodies := syntax.Kinds(syntax.KindRoutine, syntax.KindControl)
+	return s.Node == nil || !bodies.Has(s.Node.Kind()) && p.Nearest(s.Node, bodies) == nil
 }
 
 // SourcesOf gives the sources that a part of FROM is made of.
@@ -186,14 +182,22 @@ const briefest = 60
 
 // Brief gives the text of a node for a sentence: on one line, and cut where it is
 // long.
-func (p *Pass) Brief(n syntax.Node) string {
-	s := p.Text(n)
+func (p *Pass) Brief(n syntax.Node) string { return p.BriefOf(n.Span()) }
+
+// BriefOf is Brief for a span.
+func (p *Pass) BriefOf(at text.Span) string {
+	s := text.View(p.Src, at)
 	if len(s) <= briefest && !strings.ContainsAny(s, "\n\t\r") {
 		return s
 	}
+	const enough = 16 * briefest // bytes in which as many characters stand, blanks between them
+	cut := len(s) > enough
+	if cut {
+		s = strings.ToValidUTF8(s[:enough], "")
+	}
 	words := strings.Join(strings.Fields(s), " ")
-	if r := []rune(words); len(r) > briefest {
-		return strings.TrimRight(string(r[:briefest-1]), " ") + "…"
+	if r := []rune(words); len(r) > briefest || cut {
+		return strings.TrimRight(string(r[:min(len(r), briefest-1)]), " ") + "…"
 	}
 	return words
 }

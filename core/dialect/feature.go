@@ -123,7 +123,7 @@ var features = [...]Set{
 	DigitNames:        In(MySQL, MariaDB),
 	DelimiterLines:    In(ANSI, MySQL, MariaDB),
 	ExecutedComments:  In(MySQL, MariaDB),
-	KnownStatements:   In(Postgres, MySQL, MariaDB, SQLite, Spark),
+	KnownStatements:   In(ANSI, Postgres, MySQL, MariaDB, SQLite, Spark),
 	GeneralIs:         In(SQLite),
 	TextNames:         In(SQLite),
 	BodyAfterAs:       In(ANSI, SQLServer, Oracle),

@@ -2,6 +2,7 @@ package mend_test
 
 import (
 	"io/fs"
+	"maps"
 	"math/rand/v2"
 	"os"
 	"path/filepath"
@@ -102,6 +103,8 @@ type piece struct {
 // composer makes texts from the statements it knows.
 type composer struct {
 	statements [][]piece
+	kinds      map[string][]int // of statements by their first two words
+	words      []string         // that kinds has
 	names      []piece
 }
 
@@ -133,6 +136,14 @@ func newComposer(t testing.TB) *composer {
 		}
 	}
 	require.Greater(t, len(c.statements), 1000)
+	c.kinds = map[string][]int{}
+	for i, s := range c.statements {
+		first := strings.ToUpper(s[0].text + " " + s[1].text)
+		if s[0].kind == syntax.WordToken && s[0].text != "" && !strings.HasPrefix(first, "SELECT") {
+			c.kinds[first] = append(c.kinds[first], i)
+		}
+	}
+	c.words = slices.Sorted(maps.Keys(c.kinds))
 	return c
 }
 
@@ -179,7 +190,12 @@ func (c *composer) pieces(src string, tokens []syntax.Token) []piece {
 func (c *composer) compose(r *rand.Rand) string {
 	var b strings.Builder
 	for range 1 + r.IntN(3) {
-		pieces := slices.Clone(c.statements[r.IntN(len(c.statements))])
+		i := r.IntN(len(c.statements))
+		if r.IntN(2) == 0 { // else nearly all would be SELECTs
+			alike := c.kinds[c.words[r.IntN(len(c.words))]]
+			i = alike[r.IntN(len(alike))]
+		}
+		pieces := slices.Clone(c.statements[i])
 		for range r.IntN(5) {
 			if len(pieces) > 1 {
 				pieces = c.mistake(r, pieces)

@@ -26,6 +26,9 @@ type Options struct {
 	Certainty check.Certainty
 	// Checks are those to run.
 	Checks []*check.Check
+	// Most is how many findings of one check to give of one statement, zero for all.
+	// The last of them tells how many more there are.
+	Most int
 }
 
 // File is the outcome for one text.
@@ -38,6 +41,9 @@ type File struct {
 	// Findings are in the order of their statements, within a statement in the
 	// order of the text.
 	Findings []Finding
+	// Unread are the statements that are nested more deeply than is read; nothing is said
+	// of them.
+	Unread []text.Span
 	// Faults are what went wrong in the program itself. Each costs its statement, or
 	// of that what one check would have found.
 	Faults []Fault
@@ -49,10 +55,15 @@ type Fault struct {
 	*fault.Fault
 }
 
+// Told is how many findings of one check in one statement a reader is told of.
+const Told = 50
+
 // Finding is a finding with the number of its statement in the file, from 0.
 type Finding struct {
 	check.Finding
 	Statement int
+	// More counts those of the same check and statement that are not given.
+	More int
 }
 
 // Reviewer reviews one text after another. It is not safe for use by several
@@ -68,11 +79,16 @@ type Reviewer struct {
 	found   []Finding
 	faults  []Fault
 	faulty  []*check.Check // those that failed on the statement in hand
+	told    map[*check.Check]tally
 }
+
+// tally counts what a check found in the statement in hand; last is the place of the
+// last that was taken.
+type tally struct{ count, last int }
 
 // New makes a reviewer.
 func New(o Options) *Reviewer {
-	r := &Reviewer{options: o}
+	r := &Reviewer{options: o, told: map[*check.Check]tally{}}
 	r.renew()
 	for _, c := range o.Checks {
 		if c.Statement != nil {
@@ -112,7 +128,11 @@ func (r *Reviewer) Review(f *text.File) *File {
 	r.binder.Reset(f.Bytes(), out.Dialect, tables)
 	r.pass.Dialect, r.pass.Version = out.Dialect, r.options.Version
 	for stmt := r.next(); stmt != nil; stmt = r.next() {
-		r.statement(stmt, out.Statements)
+		if slices.ContainsFunc(stmt.Errors, func(e syntax.Error) bool { return e.Kind == syntax.DeepError }) {
+			out.Unread = append(out.Unread, stmt.Span)
+		} else {
+			r.statement(stmt, out.Statements)
+		}
 		if f := fault.Guard("reading definitions", func() { tables.Apply(stmt, f.Bytes()) }); f != nil {
 			r.faults = append(r.faults, Fault{stmt.Span, f})
 		}
@@ -149,6 +169,7 @@ func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 	r.faulty = r.faulty[:0]
 	for {
 		r.pass.Check = nil
+		clear(r.told)
 		caught := fault.Guard("binding names", func() { r.examine(stmt) })
 		if caught == nil {
 			break
@@ -201,7 +222,16 @@ func (r *Reviewer) visit(n syntax.Node, k syntax.Kind) {
 }
 
 func (r *Reviewer) take(f check.Finding) {
-	if f.Certainty >= r.options.Certainty {
-		r.found = append(r.found, Finding{Finding: f})
+	if f.Certainty < r.options.Certainty {
+		return
 	}
+	t := r.told[f.Check]
+	if t.count++; r.options.Most > 0 && t.count > r.options.Most {
+		r.found[t.last].More++
+		r.told[f.Check] = t
+		return
+	}
+	t.last = len(r.found)
+	r.told[f.Check] = t
+	r.found = append(r.found, Finding{Finding: f})
 }

@@ -15,10 +15,13 @@ func (a applier) alterTable(n *syntax.AlterTable) {
 		}
 		return
 	}
-	t := old.clone()
+	t := a.schema.own(old)
 	for _, action := range n.Actions {
+		if action.Action != syntax.AddColumn {
+			t.places = nil
+		}
 		if action.Action == syntax.RenameTable {
-			a.schema.remove(old)
+			a.schema.remove(t)
 			a.referTo(t.Name, a.text(action.To))
 			t.Name, t.Quoted = a.text(action.To), a.exact(action.To)
 			continue
@@ -115,7 +118,7 @@ func (a applier) addColumn(t *Table, n *syntax.AlterAction) {
 		}
 		return
 	}
-	t.Columns = append(t.Columns, c)
+	t.append(c)
 	a.columnConstraints(t, n.Column, len(t.Columns)-1)
 }
 

@@ -221,7 +221,7 @@ func (a applier) createTable(n *syntax.CreateTable) {
 		}
 	}
 	for _, c := range n.Columns {
-		t.Columns = append(t.Columns, a.column(c))
+		t.append(a.column(c))
 	}
 	for i, c := range n.Columns {
 		a.columnConstraints(t, c, len(t.Columns)-len(n.Columns)+i)
@@ -637,7 +637,7 @@ func (a applier) createIndex(n *syntax.CreateIndex) {
 		}
 		return
 	}
-	t := old.clone()
+	t := a.schema.own(old)
 	index := Index{Unique: n.Unique, Special: !n.Method.IsZero() && n.Method.Sym != syntax.Sym(word.Btree)}
 	if len(n.Name) > 0 {
 		index.Name = a.text(n.Name[len(n.Name)-1])

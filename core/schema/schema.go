@@ -251,6 +251,15 @@ func (s *Schema) Len() int { return len(s.Tables()) }
 // put adds a table, or replaces the one of its name.
 func (s *Schema) put(t *Table) { s.set(placeOf(t), t.Name, t) }
 
+// own gives a table that may be changed before it is put: the one found if it is the
+// schema's own, else a copy.
+func (s *Schema) own(t *Table) *Table {
+	if slices.ContainsFunc(s.tables[strings.ToLower(t.Name)], func(e *entry) bool { return e.table == t }) {
+		return t
+	}
+	return t.clone()
+}
+
 // remove hides the table of a name; a temporary one uncovers that which it hid.
 func (s *Schema) remove(t *Table) { s.set(placeOf(t), t.Name, nil) }
 
@@ -300,6 +309,8 @@ type Table struct {
 	Indexes  []Index
 	// Query is the text of a view's query.
 	Query string
+
+	places map[string]int // of the columns of a wide table, by name in lower case; nil if not made
 }
 
 // Column is a column of a table.
@@ -378,12 +389,39 @@ type UserType struct {
 
 // Column finds a column by name, whatever its letter case; -1 if there is none.
 func (t *Table) Column(name string) int {
+	if t.places != nil {
+		if i, ok := t.places[strings.ToLower(name)]; ok {
+			return i
+		}
+		return -1
+	}
 	for i := range t.Columns {
 		if strings.EqualFold(t.Columns[i].Name, name) {
 			return i
 		}
 	}
 	return -1
+}
+
+// wide is how many columns are looked through one by one.
+const wide = 32
+
+// append adds a column behind the others.
+func (t *Table) append(c Column) {
+	t.Columns = append(t.Columns, c)
+	switch {
+	case len(t.Columns) <= wide:
+	case t.places == nil:
+		t.places = make(map[string]int, 2*wide)
+		for i := len(t.Columns) - 1; i >= 0; i-- {
+			t.places[strings.ToLower(t.Columns[i].Name)] = i
+		}
+	default:
+		name := strings.ToLower(c.Name)
+		if _, ok := t.places[name]; !ok {
+			t.places[name] = len(t.Columns) - 1
+		}
+	}
 }
 
 // IsRequired reports whether the column cannot be NULL in the table. A primary
@@ -429,5 +467,6 @@ func (t *Table) clone() *Table {
 	c := *t
 	c.Columns, c.Keys, c.Foreign = slices.Clone(t.Columns), slices.Clone(t.Keys), slices.Clone(t.Foreign)
 	c.Checks, c.Indexes = slices.Clone(t.Checks), slices.Clone(t.Indexes)
+	c.places = nil
 	return &c
 }

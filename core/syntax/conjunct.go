@@ -41,8 +41,8 @@ func BareConjuncts(x Expr, f func(Expr)) {
 // Inspect calls f for n and what is below it, in the order of the text as far
 // as the declarations of the nodes follow it; f tells whether to go down.
 func Inspect(n Node, f func(Node) bool) {
-	if b, ok := n.(*Binary); ok {
-		inspectChain(b, f)
+	if Chained(n) != nil {
+		inspectChain(n, f)
 		return
 	}
 	if f(n) {
@@ -52,26 +52,27 @@ func Inspect(n Node, f func(Node) bool) {
 
 // inspectChain inspects operators that hang on each other by their left operands, of
 // which there may be more than the stack is deep.
-func inspectChain(b *Binary, f func(Node) bool) {
-	var room [16]*Binary
+func inspectChain(n Node, f func(Node) bool) {
+	var room [16]Node
 	spine := room[:0]
 	for {
-		if !f(b) {
+		part := Chained(n)
+		if part == nil {
+			Inspect(n, f)
 			break
 		}
-		spine = append(spine, b)
-		left, ok := b.X.(*Binary)
-		if !ok {
-			if b.X != nil {
-				Inspect(b.X, f)
-			}
+		if !f(n) {
 			break
 		}
-		b = left
+		spine = append(spine, n)
+		n = part
 	}
 	for i := len(spine) - 1; i >= 0; i-- {
-		if y := spine[i].Y; y != nil {
-			Inspect(y, f)
-		}
+		part := Chained(spine[i])
+		Children(spine[i], func(c Node) {
+			if c != part {
+				Inspect(c, f)
+			}
+		})
 	}
 }

@@ -28,7 +28,7 @@ const (
 	PastedError
 	// ReservedError: a reserved word stands as a bare name.
 	ReservedError
-	// DeepError: nested too deeply to be read.
+	// DeepError: nested more deeply, or longer chained, than is read.
 	DeepError
 	// BranchError: a set operator stands behind ORDER BY or a row limit, which
 	// Near spans.

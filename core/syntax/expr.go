@@ -33,6 +33,7 @@ func (p *Parser) exprFrom(start text.Pos, left Expr, power uint8) Expr {
 		if next == nil {
 			return left
 		}
+		p.link()
 		left = next
 	}
 }

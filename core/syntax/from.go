@@ -52,6 +52,7 @@ func (p *Parser) joinsFrom(start text.Pos, left TableExpr) TableExpr {
 		j.Right = p.rightOperand()
 		p.joinCondition(j, from)
 		j.node = p.node(start)
+		p.link()
 		left = j
 	}
 }

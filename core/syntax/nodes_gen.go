@@ -1162,13 +1162,6 @@ func link(at Node, kind Kind, parents []Node) {
 			}
 		case KindIs:
 			n := at.(*Is)
-			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
-				}
-			}
 			if c := n.Y; c != nil {
 				k := c.Kind()
 				parents[c.ID()] = n
@@ -1176,15 +1169,16 @@ func link(at Node, kind Kind, parents []Node) {
 					link(c, k, parents)
 				}
 			}
-		case KindBetween:
-			n := at.(*Between)
 			if c := n.X; c != nil {
 				k := c.Kind()
 				parents[c.ID()] = n
 				if branches.Has(k) {
-					link(c, k, parents)
+					at, kind = c, k
+					continue
 				}
 			}
+		case KindBetween:
+			n := at.(*Between)
 			if c := n.Low; c != nil {
 				k := c.Kind()
 				parents[c.ID()] = n
@@ -1199,15 +1193,16 @@ func link(at Node, kind Kind, parents []Node) {
 					link(c, k, parents)
 				}
 			}
-		case KindIn:
-			n := at.(*In)
 			if c := n.X; c != nil {
 				k := c.Kind()
 				parents[c.ID()] = n
 				if branches.Has(k) {
-					link(c, k, parents)
+					at, kind = c, k
+					continue
 				}
 			}
+		case KindIn:
+			n := at.(*In)
 			for _, c := range n.List {
 				k := c.Kind()
 				parents[c.ID()] = n
@@ -1226,15 +1221,16 @@ func link(at Node, kind Kind, parents []Node) {
 					link(c, k, parents)
 				}
 			}
-		case KindLike:
-			n := at.(*Like)
 			if c := n.X; c != nil {
 				k := c.Kind()
 				parents[c.ID()] = n
 				if branches.Has(k) {
-					link(c, k, parents)
+					at, kind = c, k
+					continue
 				}
 			}
+		case KindLike:
+			n := at.(*Like)
 			if c := n.Pattern; c != nil {
 				k := c.Kind()
 				parents[c.ID()] = n
@@ -1247,6 +1243,14 @@ func link(at Node, kind Kind, parents []Node) {
 				parents[c.ID()] = n
 				if branches.Has(k) {
 					link(c, k, parents)
+				}
+			}
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					at, kind = c, k
+					continue
 				}
 			}
 		case KindExists:
@@ -1306,13 +1310,6 @@ func link(at Node, kind Kind, parents []Node) {
 			}
 		case KindCast:
 			n := at.(*Cast)
-			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
-				}
-			}
 			if c := n.Type; c != nil {
 				parents[c.ID()] = n
 				link(c, KindTypeName, parents)
@@ -1322,6 +1319,14 @@ func link(at Node, kind Kind, parents []Node) {
 				parents[c.ID()] = n
 				if branches.Has(k) {
 					link(c, k, parents)
+				}
+			}
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					at, kind = c, k
+					continue
 				}
 			}
 		case KindTypeName:
@@ -1409,18 +1414,19 @@ func link(at Node, kind Kind, parents []Node) {
 			}
 		case KindSubscript:
 			n := at.(*Subscript)
-			if c := n.X; c != nil {
+			for _, c := range n.Items {
 				k := c.Kind()
 				parents[c.ID()] = n
 				if branches.Has(k) {
 					link(c, k, parents)
 				}
 			}
-			for _, c := range n.Items {
+			if c := n.X; c != nil {
 				k := c.Kind()
 				parents[c.ID()] = n
 				if branches.Has(k) {
-					link(c, k, parents)
+					at, kind = c, k
+					continue
 				}
 			}
 		case KindField:
@@ -1429,7 +1435,8 @@ func link(at Node, kind Kind, parents []Node) {
 				k := c.Kind()
 				parents[c.ID()] = n
 				if branches.Has(k) {
-					link(c, k, parents)
+					at, kind = c, k
+					continue
 				}
 			}
 		case KindCollate:
@@ -1438,23 +1445,25 @@ func link(at Node, kind Kind, parents []Node) {
 				k := c.Kind()
 				parents[c.ID()] = n
 				if branches.Has(k) {
-					link(c, k, parents)
+					at, kind = c, k
+					continue
 				}
 			}
 		case KindAtZone:
 			n := at.(*AtZone)
-			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
-				}
-			}
 			if c := n.Zone; c != nil {
 				k := c.Kind()
 				parents[c.ID()] = n
 				if branches.Has(k) {
 					link(c, k, parents)
+				}
+			}
+			if c := n.X; c != nil {
+				k := c.Kind()
+				parents[c.ID()] = n
+				if branches.Has(k) {
+					at, kind = c, k
+					continue
 				}
 			}
 		case KindNamedArg:
@@ -2043,6 +2052,62 @@ func link(at Node, kind Kind, parents []Node) {
 	}
 }
 
+// Chained gives the part of an operator, join or set operation on which it hangs in a
+// chain, nil for other nodes.
+func Chained(n Node) Node {
+	switch n.Kind() {
+	case KindBinary:
+		if c := n.(*Binary).X; c != nil {
+			return c
+		}
+	case KindIs:
+		if c := n.(*Is).X; c != nil {
+			return c
+		}
+	case KindBetween:
+		if c := n.(*Between).X; c != nil {
+			return c
+		}
+	case KindIn:
+		if c := n.(*In).X; c != nil {
+			return c
+		}
+	case KindLike:
+		if c := n.(*Like).X; c != nil {
+			return c
+		}
+	case KindCast:
+		if c := n.(*Cast).X; c != nil {
+			return c
+		}
+	case KindSubscript:
+		if c := n.(*Subscript).X; c != nil {
+			return c
+		}
+	case KindField:
+		if c := n.(*Field).X; c != nil {
+			return c
+		}
+	case KindCollate:
+		if c := n.(*Collate).X; c != nil {
+			return c
+		}
+	case KindAtZone:
+		if c := n.(*AtZone).X; c != nil {
+			return c
+		}
+	case KindSetOp:
+		if c := n.(*SetOp).Left; c != nil {
+			return c
+		}
+	case KindJoin:
+		if c := n.(*Join).Left; c != nil {
+			return c
+		}
+	}
+	return nil
+}
+
 // Walk calls f for n and all nodes below it, with their kinds, each before those
 // below it; of a chain of operators the last operand comes first.
 func Walk(n Node, f func(Node, Kind)) {
@@ -2104,13 +2169,6 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 			}
 		case KindIs:
 			n := at.(*Is)
-			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
-				}
-			}
 			if c := n.Y; c != nil {
 				k := c.Kind()
 				f(c, k)
@@ -2118,15 +2176,16 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 					walk(c, k, f)
 				}
 			}
-		case KindBetween:
-			n := at.(*Between)
 			if c := n.X; c != nil {
 				k := c.Kind()
 				f(c, k)
 				if branches.Has(k) {
-					walk(c, k, f)
+					at, kind = c, k
+					continue
 				}
 			}
+		case KindBetween:
+			n := at.(*Between)
 			if c := n.Low; c != nil {
 				k := c.Kind()
 				f(c, k)
@@ -2141,15 +2200,16 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 					walk(c, k, f)
 				}
 			}
-		case KindIn:
-			n := at.(*In)
 			if c := n.X; c != nil {
 				k := c.Kind()
 				f(c, k)
 				if branches.Has(k) {
-					walk(c, k, f)
+					at, kind = c, k
+					continue
 				}
 			}
+		case KindIn:
+			n := at.(*In)
 			for _, c := range n.List {
 				k := c.Kind()
 				f(c, k)
@@ -2168,15 +2228,16 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 					walk(c, k, f)
 				}
 			}
-		case KindLike:
-			n := at.(*Like)
 			if c := n.X; c != nil {
 				k := c.Kind()
 				f(c, k)
 				if branches.Has(k) {
-					walk(c, k, f)
+					at, kind = c, k
+					continue
 				}
 			}
+		case KindLike:
+			n := at.(*Like)
 			if c := n.Pattern; c != nil {
 				k := c.Kind()
 				f(c, k)
@@ -2189,6 +2250,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				f(c, k)
 				if branches.Has(k) {
 					walk(c, k, f)
+				}
+			}
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					at, kind = c, k
+					continue
 				}
 			}
 		case KindExists:
@@ -2248,13 +2317,6 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 			}
 		case KindCast:
 			n := at.(*Cast)
-			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
-				}
-			}
 			if c := n.Type; c != nil {
 				f(c, KindTypeName)
 				walk(c, KindTypeName, f)
@@ -2264,6 +2326,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				f(c, k)
 				if branches.Has(k) {
 					walk(c, k, f)
+				}
+			}
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					at, kind = c, k
+					continue
 				}
 			}
 		case KindTypeName:
@@ -2351,18 +2421,19 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 			}
 		case KindSubscript:
 			n := at.(*Subscript)
-			if c := n.X; c != nil {
+			for _, c := range n.Items {
 				k := c.Kind()
 				f(c, k)
 				if branches.Has(k) {
 					walk(c, k, f)
 				}
 			}
-			for _, c := range n.Items {
+			if c := n.X; c != nil {
 				k := c.Kind()
 				f(c, k)
 				if branches.Has(k) {
-					walk(c, k, f)
+					at, kind = c, k
+					continue
 				}
 			}
 		case KindField:
@@ -2371,7 +2442,8 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				k := c.Kind()
 				f(c, k)
 				if branches.Has(k) {
-					walk(c, k, f)
+					at, kind = c, k
+					continue
 				}
 			}
 		case KindCollate:
@@ -2380,23 +2452,25 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				k := c.Kind()
 				f(c, k)
 				if branches.Has(k) {
-					walk(c, k, f)
+					at, kind = c, k
+					continue
 				}
 			}
 		case KindAtZone:
 			n := at.(*AtZone)
-			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
-				}
-			}
 			if c := n.Zone; c != nil {
 				k := c.Kind()
 				f(c, k)
 				if branches.Has(k) {
 					walk(c, k, f)
+				}
+			}
+			if c := n.X; c != nil {
+				k := c.Kind()
+				f(c, k)
+				if branches.Has(k) {
+					at, kind = c, k
+					continue
 				}
 			}
 		case KindNamedArg:

@@ -21,8 +21,13 @@ type Statement struct {
 	Cut bool
 }
 
-// maxDepth bounds the nesting of expressions, queries and joins.
-const maxDepth = 400
+// Bounds of what is read: the nesting of expressions, queries and joins, above that
+// of PostgreSQL 15 (some 10,000 parentheses), and the operators, joins and branches that
+// hang on each other in one statement, whose tree is as deep.
+const (
+	maxDepth = 12_000
+	maxLinks = 1 << 20
+)
 
 // Parser reads the statements of a text one by one. It is not safe for use by
 // several goroutines.
@@ -41,6 +46,8 @@ type Parser struct {
 	last   text.Pos  // end of the token before tok
 	empty  text.Pos  // of the last empty node, which those above it hold
 	depth  int
+	run    parenRun
+	links  int // operators, joins and branches of set operations so far
 	bodies int // routine bodies around tok
 	errors []Error
 	broken bool // after an error, until recovery
@@ -164,8 +171,8 @@ func (p *Parser) whole() Stmt {
 func (p *Parser) begin() {
 	p.slabs.reset()
 	p.lists.reset()
-	p.lastID, p.depth, p.bodies, p.empty, p.broken, p.first = 0, 0, 0, 0, false, 0
-	p.errors = p.errors[:0]
+	p.lastID, p.depth, p.links, p.bodies, p.empty, p.broken, p.first = 0, 0, 0, 0, 0, false, 0
+	p.errors, p.run = p.errors[:0], parenRun{}
 	rest := copy(p.scan.tokens, p.scan.tokens[p.i:])
 	p.scan.tokens = p.scan.tokens[:rest]
 	if rest > 0 {
@@ -339,6 +346,13 @@ func (p *Parser) enter() bool {
 }
 
 func (p *Parser) leave() { p.depth-- }
+
+// link counts what hangs on the part before; where that is too much it fails.
+func (p *Parser) link() {
+	if p.links++; p.links > maxLinks && !p.broken {
+		p.breakOff(Error{Kind: DeepError, Span: p.tok.Span})
+	}
+}
 
 // node gives the header of a node that begins at start and ends with the
 // token before tok.

@@ -439,7 +439,10 @@ func (p *Parser) dialectTextAlias() bool { return !p.scan.rules.dollarQuotes }
 
 // postfix reads what clings to an operand: ::type, [i], .field, (+).
 func (p *Parser) postfix(start text.Pos, x Expr) Expr {
-	for {
+	for first := true; ; first = false {
+		if !first {
+			p.link()
+		}
 		switch p.tok.Kind {
 		case CastColons:
 			p.next()

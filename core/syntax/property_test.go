@@ -122,13 +122,13 @@ func TestPrefixes(t *testing.T) {
 func TestNestingIsBounded(t *testing.T) {
 	t.Parallel()
 	cases := map[string]string{
-		"parentheses": "SELECT " + strings.Repeat("(", 10_000),
-		"subqueries":  strings.Repeat("SELECT * FROM (", 10_000),
-		"joins":       "SELECT * FROM " + strings.Repeat("(a JOIN ", 10_000),
-		"not":         "SELECT " + strings.Repeat("NOT ", 10_000) + "a",
-		"case":        "SELECT " + strings.Repeat("CASE WHEN ", 10_000),
-		"calls":       "SELECT " + strings.Repeat("f(", 10_000),
-		"unions":      "SELECT 1" + strings.Repeat(" UNION (SELECT 1", 10_000),
+		"parentheses": "SELECT " + strings.Repeat("(", 20_000),
+		"subqueries":  strings.Repeat("SELECT * FROM (", 20_000),
+		"joins":       "SELECT * FROM " + strings.Repeat("(a JOIN ", 20_000),
+		"not":         "SELECT " + strings.Repeat("NOT ", 20_000) + "a",
+		"case":        "SELECT " + strings.Repeat("CASE WHEN ", 20_000),
+		"calls":       "SELECT " + strings.Repeat("f(", 20_000),
+		"unions":      "SELECT 1" + strings.Repeat(" UNION (SELECT 1", 20_000),
 	}
 	for name, src := range cases {
 		t.Run(name, func(t *testing.T) {

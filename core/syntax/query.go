@@ -313,6 +313,7 @@ func (p *Parser) setOps(power int) Body {
 		p.leave()
 		n := p.slabs.setOps.New()
 		*n = SetOp{node: p.node(start), Op: op, OpSpan: opSpan, All: all, Minus: minus, Left: left, Right: right}
+		p.link()
 		left = n
 	}
 }
@@ -423,6 +424,29 @@ func (p *Parser) holdsQueryAlone(n int) bool {
 // startsQuery reports whether the n-th token from here begins a query,
 // parentheses skipped.
 func (p *Parser) startsQuery(n int) bool {
+	at := p.i + n
+	if p.run.from <= at && at < p.run.to && !p.broken {
+		return p.run.query
+	}
+	query, parens := p.queryBehind(n)
+	if parens > shortRun && !p.broken {
+		p.run = parenRun{at, at + parens, query}
+	}
+	return query
+}
+
+// parenRun is a long run of opening parentheses, by the indexes of its tokens, and
+// whether a query begins behind it: else each of them would look at all that follow.
+type parenRun struct {
+	from, to int
+	query    bool
+}
+
+const shortRun = 8
+
+// queryBehind is startsQuery, with the number of parentheses before the query.
+func (p *Parser) queryBehind(n int) (query bool, parens int) {
+	first := n
 	for {
 		t := p.peek(n)
 		if n == 0 {
@@ -433,19 +457,19 @@ func (p *Parser) startsQuery(n int) bool {
 			n++
 			continue
 		case t.Kind != WordToken:
-			return false
+			return false, n - first
 		}
 		switch t.Word() {
 		case word.Select:
-			return true
+			return true, n - first
 		case word.Values:
-			return p.peek(n+1).Kind == LeftParen || p.peek(n+1).Word() == word.Row
+			return p.peek(n+1).Kind == LeftParen || p.peek(n+1).Word() == word.Row, n - first
 		case word.With:
 			next := p.peek(n + 1).Word()
-			return next == word.Recursive || p.peek(n+2).Word() == word.As || p.peek(n+2).Kind == LeftParen
+			return next == word.Recursive || p.peek(n+2).Word() == word.As || p.peek(n+2).Kind == LeftParen, n - first
 		case word.Table:
-			return p.peek(n+1).Kind == WordToken || p.peek(n+1).Kind == QuotedName
+			return p.peek(n+1).Kind == WordToken || p.peek(n+1).Kind == QuotedName, n - first
 		}
-		return false
+		return false, n - first
 	}
 }

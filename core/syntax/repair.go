@@ -79,6 +79,7 @@ func (p *Parser) repair(first int, stmt Stmt) Stmt {
 
 // again reads the statement with a changed token; nil if that does not help.
 func (p *Parser) again(first int, slip Token, replace string) Stmt {
+	p.run = parenRun{}
 	p.errors, p.broken, p.i, p.depth, p.bodies = p.errors[:0], false, first, 0, 0
 	p.load()
 	stmt := p.whole()

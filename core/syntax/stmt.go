@@ -225,10 +225,10 @@ func (p *Parser) unknownStart() bool {
 	default:
 		return p.dialect.Has(dialect.KnownStatements)
 	}
-	if p.dialect.Has(dialect.KnownStatements) {
-		return true
-	}
 	name := p.scan.names.String(p.tok.Sym)
+	if p.dialect.Has(dialect.KnownStatements) {
+		return p.dialect != dialect.ANSI || !strings.HasPrefix(name, "sp_") && !strings.HasPrefix(name, "xp_") // procedures of SQL Server
+	}
 	for _, w := range []word.Word{word.Select, word.Insert, word.Update, word.Delete, word.Create, word.With} {
 		if resembles(name, w.Lower()) {
 			return true

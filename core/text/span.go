@@ -1,5 +1,7 @@
 package text
 
+import "unsafe"
+
 // Pos is a 0-based byte offset into one file.
 type Pos int32
 
@@ -30,4 +32,14 @@ func (s Span) Join(t Span) Span {
 func Clipped(src []byte, s Span) string {
 	start := min(max(int(s.Start), 0), len(src))
 	return string(src[start:min(max(int(s.End), start), len(src))])
+}
+
+// View gives the text of a span of src without a copy: it holds src, which must not
+// change. The span must lie in src.
+func View(src []byte, s Span) string {
+	if s.IsEmpty() {
+		return ""
+	}
+	part := src[s.Start:s.End]
+	return unsafe.String(&part[0], len(part))
 }

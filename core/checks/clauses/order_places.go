@@ -532,10 +532,6 @@ func runCTEOrder(p *check.Pass, n syntax.Node) {
 
 // around gives the common table expression in which a node stands.
 func around(p *check.Pass, n syntax.Node) *syntax.CTE {
-	for ; n != nil; n = p.Parent(n) {
-		if c, ok := n.(*syntax.CTE); ok {
-			return c
-		}
-	}
-	return nil
+	c, _ := p.Nearest(n, syntax.Kinds(syntax.KindCTE)).(*syntax.CTE)
+	return c
 }

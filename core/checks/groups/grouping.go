@@ -10,8 +10,23 @@ import (
 // their expressions.
 type grouping struct {
 	keys []syntax.Expr
+	// byForm finds keys, made when first asked for.
+	byForm map[uint64][]syntax.Expr
 	// unclear tells that some key could not be told.
 	unclear bool
+	// plain counts the items of the select list, from the first on, that are known to be no star.
+	plain int
+}
+
+// starBefore reports whether one of the first n items of the list is a star, so that
+// positions count other columns.
+func (g *grouping) starBefore(s *syntax.Select, n int) bool {
+	for ; g.plain < n; g.plain++ {
+		if _, star := s.Items[g.plain].X.(*syntax.Star); star {
+			return true
+		}
+	}
+	return false
 }
 
 func groupingOf(p *check.Pass, s *syntax.Select) grouping {
@@ -41,10 +56,7 @@ func (g *grouping) add(p *check.Pass, s *syntax.Select, x syntax.Expr) {
 	case *syntax.Literal:
 		if i, ok := p.Position(n); ok && i >= 1 && i <= len(s.Items) {
 			g.keys = append(g.keys, s.Items[i-1].X)
-			for _, item := range s.Items[:i] {
-				_, star := item.X.(*syntax.Star)
-				g.unclear = g.unclear || star
-			}
+			g.unclear = g.unclear || g.starBefore(s, i)
 			return
 		}
 	case *syntax.Name:
@@ -54,10 +66,8 @@ func (g *grouping) add(p *check.Pass, s *syntax.Select, x syntax.Expr) {
 			g.keys = append(g.keys, u.Item.X)
 		case u.Status == bind.Unclear || u.Status == bind.Assumed:
 			// It may be a column, or an alias of the list.
-			for _, item := range s.Items {
-				if !item.Alias.IsZero() && item.Alias.Sym == n.Last().Sym {
-					g.keys = append(g.keys, item.X)
-				}
+			if item := p.Scope(s).Item(n.Last().Sym); item != nil {
+				g.keys = append(g.keys, item.X)
 			}
 		}
 	case *syntax.BadExpr, *syntax.Param, *syntax.Subquery:
@@ -68,7 +78,14 @@ func (g *grouping) add(p *check.Pass, s *syntax.Select, x syntax.Expr) {
 
 // holds reports whether an expression is one of the keys.
 func (g *grouping) holds(p *check.Pass, x syntax.Expr) bool {
-	for _, k := range g.keys {
+	if g.byForm == nil {
+		g.byForm = make(map[uint64][]syntax.Expr, len(g.keys))
+		for _, k := range g.keys {
+			form := p.Form(k)
+			g.byForm[form] = append(g.byForm[form], k)
+		}
+	}
+	for _, k := range g.byForm[p.Form(x)] {
 		if p.Same(k, x) {
 			return true
 		}

@@ -312,45 +312,101 @@ func picksRow(p *check.Pass, s *syntax.Select) bool {
 	return extremes == 1 && others == 0
 }
 
+// mostPlaces is how many other places a finding points at.
+const mostPlaces = 10
+
+// report tells of all columns at once: with one of them grouped the query would still
+// be refused. Those of which it is less sure than of others are not told; those of
+// HAVING are told apart where the database sees less there.
 func (u *ungrouped) report() {
-	reported := map[syntax.Sym]bool{}
+	certain := slices.ContainsFunc(u.found, func(f finding) bool { return f.certain })
+	var here, hidden []finding
+	seen := map[syntax.Sym]bool{}
 	for _, f := range u.found {
-		if reported[f.name.Last().Sym] {
+		sym := f.name.Last().Sym
+		if f.certain != certain || seen[sym] {
 			continue
 		}
-		reported[f.name.Last().Sym] = true
-		u.pass.Report(u.finding(f))
+		seen[sym] = true
+		if u.isHidden(f) {
+			hidden = append(hidden, f)
+		} else {
+			here = append(here, f)
+		}
+	}
+	for _, found := range [][]finding{here, hidden} {
+		if len(found) > 0 {
+			u.pass.Report(u.finding(found))
+		}
 	}
 }
 
-func (u *ungrouped) finding(f finding) check.Finding {
-	p, column := u.pass, u.pass.Text(f.name)
+// isHidden reports whether HAVING cannot see a column, on databases that show it the
+// grouped and selected ones only.
+func (u *ungrouped) isHidden(f finding) bool {
+	return f.clause == "HAVING" && u.pass.Dialect.Has(dialect.ExecutedComments) && !u.selected(f.name)
+}
+
+func (u *ungrouped) finding(found []finding) check.Finding {
+	p, f := u.pass, found[0]
+	columns := nameList(p, found)
 	out := check.Finding{Span: f.name.Span(), Certainty: check.Likely}
 	if f.certain {
 		out.Certainty = check.Certain
 	}
+	are, them := "is", "several values of "+columns
+	if len(found) > 1 {
+		are, them = "are", "several values of them"
+	}
 	if u.sel.GroupBy == nil {
-		out.Message = fmt.Sprintf("%s stands beside %s without GROUP BY", column, p.Brief(u.aggregate))
-		out.Why = fmt.Sprintf("%s makes one row of all rows, and %s has many values in them.", p.Brief(u.aggregate), column)
+		stand := "stands"
+		if len(found) > 1 {
+			stand, them = "stand", "they"
+		} else {
+			them = columns
+		}
+		out.Message = fmt.Sprintf("%s %s beside %s without GROUP BY", columns, stand, p.Brief(u.aggregate))
+		out.Why = fmt.Sprintf("%s makes one row of all rows, and %s can have many values in them.", p.Brief(u.aggregate), them)
 		out.Related = []check.Related{{Span: u.aggregate.Span(), Message: "this aggregates all rows"}}
 	} else {
-		out.Message = fmt.Sprintf("%s is neither grouped nor aggregated", column)
+		out.Message = fmt.Sprintf("%s %s neither grouped nor aggregated", columns, are)
 		if f.clause != "" {
 			out.Message += " in " + f.clause
 		}
-		out.Why = fmt.Sprintf("A group of %s can hold several values of %s, and the result has room for one.",
-			groupedBy(p, u.sel), column)
+		out.Why = fmt.Sprintf("A group of %s can hold %s, and the result has room for one.", groupedBy(p, u.sel), them)
 		out.Related = []check.Related{{Span: u.sel.GroupBy.Span(), Message: "grouped here"}}
+	}
+	for _, other := range found[1:min(len(found), 1+mostPlaces)] {
+		out.Related = append(out.Related, check.Related{Span: other.name.Span(), Message: "not grouped either"})
 	}
 	if p.Dialect.Has(dialect.GroupedByKey) && !f.certain {
 		out.Why += " It may stand only if the grouped columns are the primary key of its table."
 	}
-	if f.clause == "HAVING" && p.Dialect.Has(dialect.ExecutedComments) && !u.selected(f.name) {
+	if u.isHidden(f) {
 		out.Verdicts = p.Check.Verdicts.But(check.Refused, dialect.With(dialect.ExecutedComments))
 		out.Why += " HAVING sees only grouped and selected columns here."
 	}
-	out.Mends = u.mends(f)
+	out.Mends = u.mends(found)
 	return out
+}
+
+// mostNamed is how many columns a sentence names.
+const mostNamed = 4
+
+// nameList gives the columns for a sentence: a, b and c, or the first and how many more.
+func nameList(p *check.Pass, found []finding) string {
+	var names []string
+	for _, f := range found[:min(len(found), mostNamed)] {
+		names = append(names, p.Brief(f.name))
+	}
+	last := len(names) - 1
+	switch more := len(found) - len(names); {
+	case more > 0:
+		return fmt.Sprintf("%s and %d more", strings.Join(names, ", "), more)
+	case last > 0:
+		return strings.Join(names[:last], ", ") + " and " + names[last]
+	}
+	return names[0]
 }
 
 // selected reports whether a column is one of the select list.
@@ -361,25 +417,26 @@ func (u *ungrouped) selected(n *syntax.Name) bool {
 // columns lists what was found, each column once, as written.
 func (u *ungrouped) columns() []string {
 	var all []string
+	seen := map[string]bool{}
 	for _, f := range u.found {
-		if name := u.pass.Text(f.name); !slices.Contains(all, name) {
+		if name := u.pass.Text(f.name); !seen[name] {
+			seen[name] = true
 			all = append(all, name)
 		}
 	}
 	return all
 }
 
-// groupedBy gives the list of GROUP BY as written, on one line.
+// groupedBy gives the list of GROUP BY for a sentence.
 func groupedBy(p *check.Pass, s *syntax.Select) string {
 	items := s.GroupBy.Items
-	span := items[0].Span().Join(items[len(items)-1].Span())
-	return strings.Join(strings.Fields(string(p.Src[span.Start:span.End])), " ")
+	return p.BriefOf(items[0].Span().Join(items[len(items)-1].Span()))
 }
 
 // mends offers GROUP BY over the plain columns where there is none, else to
 // group by the column too, or to aggregate it.
-func (u *ungrouped) mends(f finding) []check.Mend {
-	p, s := u.pass, u.sel
+func (u *ungrouped) mends(found []finding) []check.Mend {
+	p, s, f := u.pass, u.sel, found[0]
 	aggregate := check.Mend{
 		Title:  fmt.Sprintf("take one value of each group, as with MAX(%s)", p.Brief(f.name)),
 		Effect: check.ByHand,
@@ -395,7 +452,7 @@ func (u *ungrouped) mends(f finding) []check.Mend {
 		// still be refused.
 		all := u.columns()
 		return []check.Mend{{
-			Title:  fmt.Sprintf("group by %s too", strings.Join(all, ", ")),
+			Title:  fmt.Sprintf("group by %s too", nameList(p, found)),
 			Effect: check.NewRows,
 			Edits:  []text.Edit{check.Insert(s.GroupBy.Span().End, ", "+strings.Join(all, ", "))},
 		}, aggregate}

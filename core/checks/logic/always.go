@@ -8,6 +8,7 @@ import (
 	"justlens/core/dialect"
 	"justlens/core/reason"
 	"justlens/core/syntax"
+	"justlens/core/text"
 )
 
 var alwaysFalse = &check.Check{
@@ -200,23 +201,39 @@ var chainedComparison = &check.Check{
 		},
 	}},
 	Kinds: syntax.Kinds(syntax.KindBinary),
-	Run: func(p *check.Pass, n syntax.Node) {
-		outer := n.(*syntax.Binary)
-		inner, ok := outer.X.(*syntax.Binary)
-		if !ok || !outer.Op.IsComparison() || !inner.Op.IsComparison() || outer.Op == syntax.OpNullSafeEqual {
-			return
+	Run:   runChained,
+}
+
+// mostLinks is how many comparisons of one chain a mend takes apart.
+const mostLinks = 50
+
+// runChained tells of a chain once, where it begins.
+func runChained(p *check.Pass, n syntax.Node) {
+	outer := n.(*syntax.Binary)
+	inner, ok := outer.X.(*syntax.Binary)
+	if !ok || !outer.Op.IsComparison() || !inner.Op.IsComparison() || outer.Op == syntax.OpNullSafeEqual || isTruth(outer.Y) {
+		return
+	}
+	if first, longer := inner.X.(*syntax.Binary); longer && first.Op.IsComparison() && !isTruth(inner.Y) {
+		return
+	}
+	and := " " + p.Word(outer.Span().Start, "AND") + " "
+	var edits []text.Edit
+	whole := outer
+	for link := outer; link != nil && link.Op.IsComparison() && !isTruth(link.Y) && len(edits) < mostLinks; {
+		edits = append(edits, check.Insert(link.X.Span().End, and+p.Text(link.X.(*syntax.Binary).Y)))
+		whole = link
+		link, _ = p.Parent(link).(*syntax.Binary)
+		if link != nil && link.X != syntax.Expr(whole) {
+			break
 		}
-		if isTruth(outer.Y) {
-			return
-		}
-		p.Report(check.Finding{
-			Span: outer.Span(), Certainty: check.Certain,
-			Message: fmt.Sprintf("%s is compared with %s after it became true or false", p.Brief(inner), p.Brief(outer.Y)),
-			Why:     "Comparisons do not chain: the first gives a truth value, and that is what the second compares.",
-			Mends: []check.Mend{{Title: "compare twice, joined by AND", Effect: check.NewRows, Edits: check.After(inner.Span(),
-				" "+p.Word(outer.Span().Start, "AND")+" "+p.Text(inner.Y))}},
-		})
-	},
+	}
+	message := fmt.Sprintf("%s is compared with %s after it became true or false", p.Brief(inner), p.Brief(outer.Y))
+	p.Report(check.Finding{
+		Span: whole.Span(), Certainty: check.Certain, Message: message,
+		Why:   "Comparisons do not chain: the first gives a truth value, and that is what the second compares.",
+		Mends: []check.Mend{{Title: "compare each pair, joined by AND", Effect: check.NewRows, Edits: edits}},
+	})
 }
 
 // isTruth reports whether an expression is a truth value itself.

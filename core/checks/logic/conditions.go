@@ -115,11 +115,8 @@ const longChain = 40
 // copiesStructure reports whether a query only makes an empty table, as CREATE
 // TABLE … AS SELECT … WHERE 1 = 0 does.
 func copiesStructure(p *check.Pass, n syntax.Node) bool {
-	for at := n; at != nil; at = p.Parent(at) {
-		switch at.(type) {
-		case *syntax.CreateTable, *syntax.CreateView:
-			return true
-		}
+	if p.Nearest(n, syntax.Kinds(syntax.KindCreateTable, syntax.KindCreateView)) != nil {
+		return true
 	}
 	sel := p.SelectOf(n)
 	return sel != nil && !sel.IntoSpan.IsEmpty()

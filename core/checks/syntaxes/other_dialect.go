@@ -93,8 +93,12 @@ func foreignIn(p *check.Pass, n syntax.Node) (foreign, bool) {
 		if n.Type == nil || n.X == nil || n.Span().Start != n.X.Span().Start {
 			return foreign{}, false
 		}
+		owners := dialect.In(dialect.Postgres, dialect.Spark)
+		if owners.Has(p.Dialect) {
+			return foreign{}, false // a chain of them would be copied once for each
+		}
 		cast := fmt.Sprintf("CAST(%s AS %s)", p.Text(n.X), p.Text(n.Type))
-		return foreign{"cast by ::", dialect.In(dialect.Postgres, dialect.Spark), n.Span(),
+		return foreign{"cast by ::", owners, n.Span(),
 			replace("cast by CAST", n.Span(), cast), check.Certain}, true
 	case *syntax.Like:
 		if n.Op != syntax.OpILike {

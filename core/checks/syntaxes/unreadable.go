@@ -27,12 +27,6 @@ var unreadable = &check.Check{
 func runUnreadable(p *check.Pass) {
 	for _, e := range p.Stmt.Errors {
 		switch e.Kind {
-		case syntax.DeepError:
-			p.Report(check.Finding{
-				Span: e.Span, Certainty: check.Certain,
-				Message: "nested too deeply to be read",
-				Why:     "Queries and expressions are read to a depth of 400; what lies deeper is not reviewed.",
-			})
 		case syntax.UnexpectedError:
 			message := fmt.Sprintf("%s cannot stand here", shorten(e.Found))
 			if e.Expected != "" {

@@ -168,6 +168,13 @@ func write(decls []decl) []byte {
 	}
 	p(")\n")
 	writeWalk(p, decls, branches, "func link(at Node, kind Kind, parents []Node)", "parents[c.ID()] = n", "link(c, %s, parents)")
+	p("// Chained gives the part of an operator, join or set operation on which it hangs in a\n// chain, nil for other nodes.\nfunc Chained(n Node) Node {\n\tswitch n.Kind() {")
+	for _, d := range decls {
+		if next := chained[d.name]; next != "" {
+			p("\tcase Kind%s:\n\t\tif c := n.(*%s).%s; c != nil {\n\t\t\treturn c\n\t\t}", d.name, d.name, next)
+		}
+	}
+	p("\t}\n\treturn nil\n}\n")
 	p("// Walk calls f for n and all nodes below it, with their kinds, each before those\n// below it; of a chain of operators the last operand comes first.")
 	p("func Walk(n Node, f func(Node, Kind)) {\n\tkind := n.Kind()\n\tf(n, kind)\n\twalk(n, kind, f)\n}\n")
 	writeWalk(p, decls, branches, "func walk(at Node, kind Kind, f func(Node, Kind))", "f(c, %s)", "walk(c, %s, f)")
@@ -175,9 +182,12 @@ func write(decls []decl) []byte {
 }
 
 // chained are the fields by which nodes hang on each other in long chains: a AND b AND c,
-// joins, unions. They are gone through in a loop, for a chain may be longer than
+// a::int::text, a[1][2], joins, unions. They are gone through in a loop, for a chain may be longer than
 // the stack is deep.
-var chained = map[string]string{"Binary": "X", "Join": "Left", "SetOp": "Left"}
+var chained = map[string]string{
+	"Binary": "X", "Is": "X", "Like": "X", "In": "X", "Between": "X", "Cast": "X", "Collate": "X", "AtZone": "X", "Subscript": "X", "Field": "X",
+	"Join": "Left", "SetOp": "Left",
+}
 
 // writeWalk writes a walk over all nodes below one: each is what the statement visit
 // says of c, a child of n, and what lies below it is walked by descend. Both may
