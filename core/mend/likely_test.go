@@ -71,15 +71,11 @@ func requireSound(t *testing.T, src string, o review.Options) {
 			return
 		}
 		require.NoError(t, err)
-		if mendTwice {
-			twice, err := mend.Mend(once.Text, effects, again)
-			require.NoError(t, err)
-			require.Equal(t, string(once.Text), string(twice.Text), "%s, %v, mended twice:\n%s", o.Dialect, effects, src)
-		}
+		twice, err := mend.Mend(once.Text, effects, again)
+		require.NoError(t, err)
+		require.Equal(t, string(once.Text), string(twice.Text), "%s, %v, mended twice:\n%s", o.Dialect, effects, src)
 	}
 }
-
-var mendTwice = os.Getenv("TWICE") != ""
 
 func requireInside(t *testing.T, f *text.File, found check.Finding) {
 	whole := text.Span{End: text.Pos(len(f.Bytes()))}

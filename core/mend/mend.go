@@ -2,6 +2,7 @@ package mend
 
 import (
 	"slices"
+	"sort"
 
 	"justlens/core/check"
 	"justlens/core/review"
@@ -27,6 +28,8 @@ type Mended struct {
 	Finding check.Finding
 	Mend    check.Mend
 	Fate    Fate
+
+	statement int
 }
 
 // Result is a text after its mends.
@@ -47,7 +50,7 @@ func (r Result) Count(f Fate) int {
 }
 
 // maxRounds bounds how often a mended text is looked at for more to mend.
-const maxRounds = 10
+const maxRounds = 40
 
 // Mend applies to a text the best mend of each finding whose effect is one of
 // those wanted, round after round until nothing more is offered. review reviews
@@ -58,33 +61,41 @@ func Mend(src []byte, wanted []check.Effect, review func([]byte) ([]review.Findi
 	if err != nil {
 		return result, err
 	}
-	withdrawn := map[string]bool{}
+	r := round{wanted: wanted, review: review}
+	// What was withdrawn is tried again when everything else is mended, so that a
+	// second run finds nothing to do that the first did not.
+	withdrawn, settled := map[string]bool{}, false
+	var left []Mended
 	for range maxRounds {
-		chosen := choose(findings, wanted, withdrawn, result.Text)
+		r.src, r.findings = result.Text, findings
+		chosen := r.choose(withdrawn)
 		if len(chosen) == 0 {
-			break
+			if settled || len(withdrawn) == 0 {
+				break
+			}
+			withdrawn, settled, left = map[string]bool{}, true, nil
+			continue
 		}
-		round, next, err := applyAll(result.Text, findings, chosen, review)
+		text, next, err := r.apply(chosen)
 		if err != nil {
 			return result, err
 		}
 		progress := false
-		for _, m := range round.Mends {
+		for _, m := range chosen {
 			switch m.Fate {
 			case Applied:
 				progress = true
+				result.Mends = append(result.Mends, m)
 			case Withdrawn:
 				withdrawn[key(m, result.Text)] = true
-			case Conflicting:
-				continue
+				left = append(left, m)
 			}
-			result.Mends = append(result.Mends, m)
 		}
-		if !progress {
-			break
+		if progress {
+			result.Text, findings, settled = text, next, false
 		}
-		result.Text, findings = round.Text, next
 	}
+	result.Mends = append(result.Mends, left...)
 	return result, nil
 }
 
@@ -92,104 +103,175 @@ func key(m Mended, src []byte) string {
 	return m.Finding.Check.ID + "\x00" + string(src[m.Finding.Span.Start:m.Finding.Span.End])
 }
 
+// round is one look at a text: what was found in it, and how to look again.
+type round struct {
+	src      []byte
+	findings []review.Finding
+	wanted   []check.Effect
+	review   func([]byte) ([]review.Finding, error)
+}
+
 // choose takes the best mend of each finding if its effect is wanted, once
 // where several findings share it. A lesser mend is never taken in its place:
 // parentheses "as read" would hide that something else was meant.
-func choose(findings []review.Finding, wanted []check.Effect, withdrawn map[string]bool, src []byte) []Mended {
+func (r *round) choose(withdrawn map[string]bool) []Mended {
 	var chosen []Mended
-	for _, f := range findings {
-		if len(f.Mends) == 0 || len(f.Mends[0].Edits) == 0 || !slices.Contains(wanted, f.Mends[0].Effect) {
+	statement := 0 // where the mends of the statement in hand begin
+	for i, f := range r.findings {
+		if i > 0 && f.Statement != r.findings[i-1].Statement {
+			statement = len(chosen)
+		}
+		if len(f.Mends) == 0 || len(f.Mends[0].Edits) == 0 || !slices.Contains(r.wanted, f.Mends[0].Effect) {
 			continue
 		}
-		m := Mended{Finding: f.Finding, Mend: f.Mends[0]}
-		if !withdrawn[key(m, src)] && !slices.ContainsFunc(chosen, func(c Mended) bool { return slices.Equal(c.Mend.Edits, m.Mend.Edits) }) {
+		m := Mended{Finding: f.Finding, Mend: f.Mends[0], statement: f.Statement}
+		near := chosen[max(statement, len(chosen)-nearby):]
+		if !withdrawn[key(m, r.src)] && !slices.ContainsFunc(near, func(c Mended) bool { return slices.Equal(c.Mend.Edits, m.Mend.Edits) }) {
 			chosen = append(chosen, m)
 		}
 	}
 	return chosen
 }
 
-// applyAll applies what can be merged. If the outcome does not hold, it
-// applies the mends one by one and withdraws those that do not.
-func applyAll(src []byte, findings []review.Finding, chosen []Mended, again func([]byte) ([]review.Finding, error)) (Result, []review.Finding, error) {
-	edits := merge(chosen)
-	out, err := text.Apply(src, edits)
-	if err != nil {
-		return Result{}, nil, err
-	}
-	next, err := again(out)
-	if err != nil {
-		return Result{}, nil, err
-	}
-	if holds(findings, next, chosen) {
-		return Result{Text: out, Mends: chosen}, next, nil
-	}
-	// One at a time: the first that holds is applied, the others wait for the
-	// next round, when their places have moved.
-	for i := range chosen {
-		if chosen[i].Fate == Conflicting {
-			continue
-		}
-		out, err := text.Apply(src, slices.Clone(chosen[i].Mend.Edits))
-		if err != nil {
-			return Result{}, nil, err
-		}
-		next, err := again(out)
-		if err != nil {
-			return Result{}, nil, err
-		}
-		if holds(findings, next, chosen[i:i+1]) {
-			for k := i + 1; k < len(chosen); k++ {
-				chosen[k].Fate = Conflicting
+// nearby is how many mends before one are looked at for being the same.
+const nearby = 100
+
+// apply applies what can be merged. Where the outcome of a statement does not hold, of
+// its mends the first is tried alone and the others wait for the next round; where that
+// does not hold either it is withdrawn. It sets the fate of each.
+func (r *round) apply(chosen []Mended) ([]byte, []review.Finding, error) {
+	merge(chosen)
+	for {
+		var edits []text.Edit
+		for _, m := range chosen {
+			if m.Fate == Applied {
+				edits = append(edits, m.Mend.Edits...)
 			}
-			return Result{Text: out, Mends: chosen}, next, nil
 		}
-		chosen[i].Fate = Withdrawn
+		out, err := text.Apply(r.src, edits)
+		if err != nil || len(edits) == 0 {
+			return r.src, r.findings, err
+		}
+		next, err := r.review(out)
+		if err != nil {
+			return nil, nil, err
+		}
+		failed := r.failed(next, chosen)
+		if len(failed) == 0 {
+			return out, next, nil
+		}
+		retract(chosen, failed)
 	}
-	return Result{Text: src, Mends: chosen}, findings, nil
 }
 
-// merge collects the edits of the mends, each whole or not at all; of two that
-// touch the same place the earlier wins. Mends come in the order of the text.
-func merge(chosen []Mended) []text.Edit {
-	var edits []text.Edit
+// retract takes back mends of the statements that failed: of several all but the first,
+// else the one. Where none of them has any, as where a definition was mended, half of
+// all are taken back.
+func retract(chosen []Mended, failed map[int]bool) {
+	applied := map[int][]int{} // by statement
+	var all []int
+	for i, m := range chosen {
+		if m.Fate == Applied {
+			applied[m.statement] = append(applied[m.statement], i)
+			all = append(all, i)
+		}
+	}
+	drop := func(mine []int, keep int) {
+		if len(mine) == 1 {
+			chosen[mine[0]].Fate = Withdrawn
+			return
+		}
+		for _, i := range mine[keep:] {
+			chosen[i].Fate = Conflicting
+		}
+	}
+	found := false
+	for statement := range failed {
+		if mine := applied[statement]; len(mine) > 0 {
+			found = true
+			drop(mine, 1)
+		}
+	}
+	if !found {
+		drop(all, len(all)/2)
+	}
+}
+
+// merge marks the mends that touch the place of an earlier one of their statement: a
+// mend is applied whole or not at all. Mends come in the order of the text.
+func merge(chosen []Mended) {
+	var edits []text.Edit // of the statement in hand, in order
 	for i := range chosen {
+		if i > 0 && chosen[i].statement != chosen[i-1].statement {
+			edits = edits[:0]
+		}
 		if slices.ContainsFunc(chosen[i].Mend.Edits, func(e text.Edit) bool { return touches(edits, e) }) {
 			chosen[i].Fate = Conflicting
 			continue
 		}
-		edits = append(edits, chosen[i].Mend.Edits...)
+		for _, e := range chosen[i].Mend.Edits {
+			edits = slices.Insert(edits, behind(edits, e.Span.Start), e)
+		}
 	}
-	return edits
 }
 
+// behind gives the index of the first edit that begins behind a position.
+func behind(edits []text.Edit, at text.Pos) int {
+	return sort.Search(len(edits), func(i int) bool { return edits[i].Span.Start > at })
+}
+
+// touches reports whether an edit touches one of a list in order that do not touch each
+// other, but for those of one mend.
 func touches(edits []text.Edit, e text.Edit) bool {
-	return slices.ContainsFunc(edits, func(x text.Edit) bool {
-		return x.Span == e.Span || x.Span.Start <= e.Span.End && e.Span.Start <= x.Span.End
-	})
-}
-
-// holds reports whether the applied findings are gone and nothing that is
-// refused or wrong has come.
-func holds(before, after []review.Finding, applied []Mended) bool {
-	counts := map[*check.Check]int{}
-	for _, f := range before {
-		counts[f.Check]++
-	}
-	for _, m := range applied {
-		if m.Fate == Applied {
-			counts[m.Finding.Check]--
+	for i := behind(edits, e.Span.End) - 1; i >= 0; i-- {
+		if edits[i].Span.End >= e.Span.Start {
+			return true
+		}
+		if edits[i].Span.End < e.Span.Start {
+			break
 		}
 	}
+	return false
+}
+
+// failed gives the statements in which an applied finding is not gone, or something
+// refused or wrong has come, or that a mend which promises the same rows leaves
+// unreadable: of a text that does not run no rows are kept. A mend that changes the number of
+// statements moves the findings behind it, which then count as come.
+func (r *round) failed(after []review.Finding, chosen []Mended) map[int]bool {
+	type place struct {
+		statement int
+		check     *check.Check
+	}
+	counts := map[place]int{}
+	mended := map[place]bool{}
+	promised := map[int]bool{} // statements that were unreadable, and are said to be mended
+	for _, f := range r.findings {
+		counts[place{f.Statement, f.Check}]++
+	}
+	for _, m := range chosen {
+		if m.Fate != Applied {
+			continue
+		}
+		at := place{m.statement, m.Finding.Check}
+		counts[at]--
+		mended[at] = true
+		if m.Mend.Effect == check.SameRows && isUnreadable(m.Finding) {
+			promised[m.statement] = true
+		}
+	}
+	failed := map[int]bool{}
 	for _, f := range after {
-		counts[f.Check]--
-		if counts[f.Check] < 0 && (f.Consequence >= check.Wrong || isApplied(f.Check, applied)) {
-			return false
+		at := place{f.Statement, f.Check}
+		counts[at]--
+		if counts[at] < 0 && (f.Consequence >= check.Wrong || mended[at]) || promised[f.Statement] && isUnreadable(f.Finding) {
+			failed[f.Statement] = true
 		}
 	}
-	return true
+	return failed
 }
 
-func isApplied(c *check.Check, applied []Mended) bool {
-	return slices.ContainsFunc(applied, func(m Mended) bool { return m.Fate == Applied && m.Finding.Check == c })
+// isUnreadable reports whether a finding tells that the text of a statement cannot be read.
+func isUnreadable(f check.Finding) bool {
+	return f.Check.Family() == "syntax" && f.Consequence == check.Refused
 }

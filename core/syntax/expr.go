@@ -17,7 +17,10 @@ func (p *Parser) exprAbove(power uint8) Expr {
 		p.leave()
 		return p.badExpr(start)
 	}
+	others := p.height
+	p.height = 0
 	left := p.exprFrom(start, p.prefix(), power)
+	p.height = max(p.height, others)
 	p.leave()
 	return left
 }

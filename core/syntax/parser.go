@@ -22,11 +22,11 @@ type Statement struct {
 }
 
 // Bounds of what is read: the nesting of expressions, queries and joins, above that
-// of PostgreSQL 15 (some 10,000 parentheses), and the operators, joins and branches that
-// hang on each other in one statement, whose tree is as deep.
+// of PostgreSQL 15 (some 10,000 parentheses), and the height of the trees that chains of
+// operators, joins and branches make: a stack is never deeper than that.
 const (
-	maxDepth = 12_000
-	maxLinks = 1 << 20
+	maxDepth  = 12_000
+	maxHeight = 1 << 20
 )
 
 // Parser reads the statements of a text one by one. It is not safe for use by
@@ -47,7 +47,7 @@ type Parser struct {
 	empty  text.Pos  // of the last empty node, which those above it hold
 	depth  int
 	run    parenRun
-	links  int // operators, joins and branches of set operations so far
+	height int // of the trees read so far, as far as chains make them high
 	bodies int // routine bodies around tok
 	errors []Error
 	broken bool // after an error, until recovery
@@ -171,7 +171,7 @@ func (p *Parser) whole() Stmt {
 func (p *Parser) begin() {
 	p.slabs.reset()
 	p.lists.reset()
-	p.lastID, p.depth, p.links, p.bodies, p.empty, p.broken, p.first = 0, 0, 0, 0, 0, false, 0
+	p.lastID, p.depth, p.height, p.bodies, p.empty, p.broken, p.first = 0, 0, 0, 0, 0, false, 0
 	p.errors, p.run = p.errors[:0], parenRun{}
 	rest := copy(p.scan.tokens, p.scan.tokens[p.i:])
 	p.scan.tokens = p.scan.tokens[:rest]
@@ -349,7 +349,7 @@ func (p *Parser) leave() { p.depth-- }
 
 // link counts what hangs on the part before; where that is too much it fails.
 func (p *Parser) link() {
-	if p.links++; p.links > maxLinks && !p.broken {
+	if p.height++; p.height > maxHeight && !p.broken {
 		p.breakOff(Error{Kind: DeepError, Span: p.tok.Span})
 	}
 }
