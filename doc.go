@@ -24,6 +24,7 @@
 //	cli            flags in, one core call, one renderer out
 //	cmd/justlens   main
 //	demo           the example of the beekeeping cooperative, embedded
+//	costs          tests that what a review costs grows as its text does
 //	corpus         measures the parser on SQL that databases ship
 //	claims         tests that try on real databases what the checks say of them
 //

@@ -30,6 +30,7 @@ type Binder struct {
 	sources slab.Pool[Source]
 	columns slab.Slab[Column]
 	ctes    slab.Slab[cteScope]
+	byName  map[syntax.Sym][]*cteScope // in the order of the text
 	outputs slab.List[output]
 	stack   []output
 	later   []syntax.Expr // conditions of joins that see what comes behind them
@@ -81,12 +82,13 @@ func (b *Binder) Bind(stmt *syntax.Statement) *Info {
 	in.uses = grown(in.uses, stmt.Nodes+1)
 	in.parents = grown(in.parents, stmt.Nodes+1)
 	in.scopeOf = grown(in.scopeOf, stmt.Nodes+1)
-	in.tops, in.forms, in.enclosing = nil, in.forms[:0], enclosing{}
+	in.climbs, in.forms, in.enclosing = nil, in.forms[:0], enclosing{}
 	b.pending, b.stack = b.pending[:0], b.stack[:0]
 	b.scopes.Reset()
 	b.sources.Reset()
 	b.columns.Reset()
 	b.ctes.Reset()
+	clear(b.byName)
 	b.outputs.Reset()
 	in.facts.Reset()
 	b.routines = 0

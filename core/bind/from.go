@@ -16,12 +16,51 @@ type cteScope struct {
 	columns  []output
 	complete bool
 	next     *cteScope
+	depth    int       // how many can be seen from here
+	jump     *cteScope // one of them further on
 }
 
-func (c *cteScope) find(sym syntax.Sym) *cteScope {
-	for ; c != nil; c = c.next {
-		if c.sym == sym {
-			return c
+// put adds an expression before those that can be seen.
+func (b *Binder) put(c cteScope) *cteScope {
+	entry := b.ctes.New()
+	*entry = c
+	entry.depth = 1
+	if n := c.next; n != nil {
+		entry.depth, entry.jump = n.depth+1, n
+		// Jumps as long as the two before together, so that any depth is reached in a
+		// logarithm of steps.
+		if j := n.jump; j != nil && j.jump != nil && n.depth-j.depth == j.depth-j.jump.depth {
+			entry.jump = j.jump
+		}
+	}
+	if b.byName == nil {
+		b.byName = map[syntax.Sym][]*cteScope{}
+	}
+	b.byName[c.sym] = append(b.byName[c.sym], entry)
+	return entry
+}
+
+// at gives the expression of a depth among those that can be seen from c.
+func (c *cteScope) at(depth int) *cteScope {
+	for c.depth > depth {
+		if c.jump.depth >= depth {
+			c = c.jump
+		} else {
+			c = c.next
+		}
+	}
+	return c
+}
+
+// expression finds the innermost of a name that can be seen.
+func (b *Binder) expression(c *cteScope, sym syntax.Sym) *cteScope {
+	if c == nil {
+		return nil
+	}
+	named := b.byName[sym]
+	for i := len(named) - 1; i >= 0; i-- {
+		if e := named[i]; e.depth <= c.depth && c.at(e.depth) == e {
+			return e
 		}
 	}
 	return nil
@@ -33,8 +72,7 @@ func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
 		return ctes
 	}
 	for _, c := range w.CTEs {
-		entry := b.ctes.New()
-		*entry = cteScope{sym: c.Name.Sym, next: ctes}
+		entry := b.put(cteScope{sym: c.Name.Sym, next: ctes})
 		if c.Query == nil {
 			b.statement(c.Stmt, outer, ctes)
 			ctes = entry
@@ -45,12 +83,11 @@ func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
 		self := ctes
 		_, union := c.Query.Body.(*syntax.SetOp)
 		if w.Recursive || union && b.info.Dialect.Has(dialect.ImplicitRecursion) {
-			self = b.ctes.New()
 			mark := len(b.stack)
 			for _, id := range c.Columns {
 				b.stack = append(b.stack, output{sym: id.Sym})
 			}
-			*self = cteScope{sym: entry.sym, next: ctes, columns: b.take(mark), complete: len(c.Columns) > 0}
+			self = b.put(cteScope{sym: entry.sym, next: ctes, columns: b.take(mark), complete: len(c.Columns) > 0})
 		}
 		columns, complete := b.query(c.Query, outer, self)
 		entry.query = c.Query
@@ -156,7 +193,7 @@ func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
 		src.Name = t.Alias
 	}
 	if len(t.Name) == 1 {
-		if c := s.ctes.find(last.Sym); c != nil {
+		if c := b.expression(s.ctes, last.Sym); c != nil {
 			columns, complete := b.rename(b.outputs.Copy(c.columns), c.complete, t.Columns)
 			src.Complete, src.query = complete, c.query
 			b.add(s, src, columns)

@@ -2,6 +2,7 @@ package bind
 
 import (
 	"hash/maphash"
+	"sort"
 
 	"justlens/core/dialect"
 	"justlens/core/schema"
@@ -67,65 +68,76 @@ type Info struct {
 	forms     []uint64 // by node number, as far as asked for
 	seed      maphash.Seed
 	enclosing enclosing
-	tops      map[int32]syntax.Node // of nodes far down in chains of operators
-	scopeOf   []*Scope              // of Select, Update, Delete and Insert nodes
+	climbs    map[climb]map[int32]reached
+	scopeOf   []*Scope // of Select, Update, Delete and Insert nodes
 }
 
 // maxSteps bounds the work on one question: derived tables that use each column of
 // the next twice would double it at every step.
 const maxSteps = 20_000
 
-// chains are kinds of nodes that stand above each other in runs as long as a book.
-var chains = []syntax.KindSet{
-	syntax.Kinds(syntax.KindBinary, syntax.KindUnary, syntax.KindParen, syntax.KindIs, syntax.KindLike, syntax.KindIn, syntax.KindBetween,
-		syntax.KindCast, syntax.KindCollate, syntax.KindAtZone, syntax.KindField, syntax.KindSubscript),
-	syntax.Kinds(syntax.KindJoin, syntax.KindParenTable),
-	syntax.Kinds(syntax.KindSetOp),
+// shortClimb is how far up the tree is climbed without looking for one who climbed
+// there before.
+const shortClimb = 16
+
+// climb is a question of [Info.seek]: which kinds are sought, and whether beyond the
+// query.
+type climb struct {
+	kinds  syntax.KindSet
+	beyond bool
 }
 
-// shortClimb is how far up the tree is climbed step by step.
-const shortClimb = 8
+// reached is where a climb ended: the node found, and the node below it on the way.
+type reached struct{ found, below syntax.Node }
 
-// climb gives the node from which to climb on behind at, which was reached in some
-// steps: in a long run of nodes of a chain, the highest of them, unless nodes of such a
-// kind are sought.
-func (in *Info) climb(at syntax.Node, steps int, sought syntax.KindSet) syntax.Node {
-	if steps < shortClimb {
-		return at
-	}
-	for _, chain := range chains {
-		if chain.Has(at.Kind()) && !sought.HasAny(chain) {
-			return in.top(at, chain)
-		}
-	}
-	return at
-}
-
-// top gives the highest of the nodes of a chain that stand above each other from n on.
-func (in *Info) top(n syntax.Node, chain syntax.KindSet) syntax.Node {
-	if in.tops == nil {
-		in.tops = map[int32]syntax.Node{}
-	}
-	at := n
+// seek gives the nearest node above n that is of one of the kinds, and the node below
+// it on the way from n. A statement may be nested thousands deep, and each of its nodes
+// asks: some nodes on a long way remember where it led.
+func (in *Info) seek(n syntax.Node, c climb) (end reached) {
+	var known map[int32]reached
 	var passed []int32
+	at := n
 	for steps := 0; ; steps++ {
-		if known := in.tops[at.ID()]; known != nil {
-			at = known
-			break
-		}
-		if steps%shortClimb == 0 {
-			passed = append(passed, at.ID())
+		if steps >= shortClimb {
+			if known == nil {
+				known = in.climbed(c)
+			}
+			if r, ok := known[at.ID()]; ok {
+				end = r
+				break
+			}
+			if steps%shortClimb == 0 {
+				passed = append(passed, at.ID())
+			}
 		}
 		above := in.Parent(at)
-		if above == nil || !chain.Has(above.Kind()) {
+		if above == nil {
+			break
+		}
+		if c.kinds.Has(above.Kind()) {
+			end = reached{above, at}
+			break
+		}
+		if !c.beyond && above.Kind() == syntax.KindQuery {
 			break
 		}
 		at = above
 	}
 	for _, id := range passed {
-		in.tops[id] = at
+		known[id] = end
 	}
-	return at
+	return end
+}
+
+// climbed gives what is remembered of climbs of a sort.
+func (in *Info) climbed(c climb) map[int32]reached {
+	if in.climbs == nil {
+		in.climbs = map[climb]map[int32]reached{}
+	}
+	if in.climbs[c] == nil {
+		in.climbs[c] = map[int32]reached{}
+	}
+	return in.climbs[c]
 }
 
 // ask begins a question; what it gives ends it.
@@ -145,31 +157,25 @@ func (in *Info) isTired() bool {
 
 // SourceAt gives the source that a table of FROM is, nil if it is none.
 func (in *Info) SourceAt(t syntax.TableExpr) *Source {
-	if scope := in.scopeAround(t); scope != nil {
-		for _, s := range scope.Sources {
-			if s.Node == t {
-				return s
-			}
+	around := in.Nearest(t, scoped)
+	if around == nil || in.scopeOf[around.ID()] == nil {
+		return nil
+	}
+	// In the order of the text, but for those that stand for no table of it.
+	sources, at := in.scopeOf[around.ID()].Sources, t.Span().Start
+	if len(sources) > shortList {
+		sources = sources[max(0, sort.Search(len(sources), func(i int) bool { return sources[i].Node != nil && sources[i].Node.Span().Start >= at })-1):]
+	}
+	for _, s := range sources {
+		if s.Node == t {
+			return s
 		}
 	}
 	return nil
 }
 
-// scopeAround gives the scope whose FROM a table expression is part of.
-func (in *Info) scopeAround(t syntax.TableExpr) *Scope {
-	var n syntax.Node = t
-	for steps := 0; ; steps++ {
-		n = in.Parent(n)
-		if n == nil || in.scopeOf[n.ID()] != nil {
-			break
-		}
-		n = in.climb(n, steps, syntax.KindSet{})
-	}
-	if n == nil {
-		return nil
-	}
-	return in.scopeOf[n.ID()]
-}
+// scoped are the nodes whose FROM, or tables to write to, make a scope.
+var scoped = syntax.Kinds(syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete, syntax.KindInsert, syntax.KindMerge)
 
 // Use gives what a name means; the zero Use if it was not looked up.
 func (in *Info) Use(n *syntax.Name) *Use { return &in.uses[n.ID()] }
@@ -241,44 +247,22 @@ func (in *Info) AggregateAround(n syntax.Node) *syntax.Call {
 func (in *Info) Enclosing(n syntax.Node, kinds syntax.KindSet) (found, below syntax.Node) {
 	if last := &in.enclosing; last.n != n || last.kinds != kinds { // several checks ask the same in turn
 		*last = enclosing{n: n, kinds: kinds}
-		last.found, last.below = in.enclosed(n, kinds)
+		last.reached = in.seek(n, climb{kinds: kinds})
 	}
 	return in.enclosing.found, in.enclosing.below
 }
 
 // enclosing is a question of [Info.Enclosing] with its answer.
 type enclosing struct {
-	n, found, below syntax.Node
-	kinds           syntax.KindSet
-}
-
-func (in *Info) enclosed(n syntax.Node, kinds syntax.KindSet) (found, below syntax.Node) {
-	below = n
-	for steps := 0; ; steps++ {
-		p := in.Parent(below)
-		if p == nil {
-			return nil, nil
-		}
-		if kinds.Has(p.Kind()) {
-			return p, below
-		}
-		if p.Kind() == syntax.KindQuery {
-			return nil, nil
-		}
-		below = in.climb(p, steps, kinds)
-	}
+	reached
+	n     syntax.Node
+	kinds syntax.KindSet
 }
 
 // Nearest gives the nearest node above n that is of one of the kinds, in whatever query;
 // nil if there is none.
 func (in *Info) Nearest(n syntax.Node, kinds syntax.KindSet) syntax.Node {
-	for steps := 0; ; steps++ {
-		n = in.Parent(n)
-		if n == nil || kinds.Has(n.Kind()) {
-			return n
-		}
-		n = in.climb(n, steps, kinds)
-	}
+	return in.seek(n, climb{kinds, true}).found
 }
 
 // SelectOf gives the SELECT in one of whose clauses n stands, ORDER BY and the

@@ -69,8 +69,5 @@ func Kinds(ks ...Kind) KindSet {
 	return s
 }
 
-// HasAny reports whether the sets share a kind.
-func (s KindSet) HasAny(t KindSet) bool { return s[0]&t[0] != 0 || s[1]&t[1] != 0 }
-
 // Has reports whether k is in the set.
 func (s KindSet) Has(k Kind) bool { return s[k>>6]>>(k&63)&1 != 0 }

@@ -1,0 +1,137 @@
+// Package costs holds what a review costs to its size: texts of every kind that could
+// grow out of hand are doubled, and the work is counted, not timed.
+package costs_test
+
+import (
+	"bufio"
+	"context"
+	"fmt"
+	"io"
+	"os"
+	"os/exec"
+	"path/filepath"
+	"runtime"
+	"strconv"
+	"strings"
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+	"github.com/stretchr/testify/require"
+
+	"justlens/cli"
+)
+
+// Sizes in bytes: each is double the one before.
+const (
+	smallest = 10_000
+	largest  = 160_000
+	// mostGrowth is how much more work a text of double the size may cost.
+	mostGrowth = 2.3
+)
+
+// dialects are those under which the kinds are tried.
+var dialects = []string{"auto", "postgres", "mysql"}
+
+type kind struct{ name, head, part, tail, behind string }
+
+// text gives a text of about a size.
+func (k kind) text(size int) string {
+	var b strings.Builder
+	b.WriteString(k.head)
+	n := 0
+	for ; b.Len()*(len(k.part)+len(k.behind)) < size*len(k.part); n++ {
+		b.WriteString(strings.ReplaceAll(k.part, "#", strconv.Itoa(n)))
+	}
+	return b.String() + k.tail + strings.Repeat(k.behind, n)
+}
+
+func kinds(t *testing.T) []kind {
+	data, err := os.ReadFile("testdata/kinds.txt")
+	require.NoError(t, err)
+	var all []kind
+	for line := range strings.Lines(string(data)) {
+		if strings.HasPrefix(line, "#") {
+			continue
+		}
+		fields := strings.Split(strings.ReplaceAll(strings.TrimRight(line, "\n"), `\|`, "\x00"), "|")
+		for i := range fields {
+			fields[i] = strings.NewReplacer("\x00", "|", `\n`, "\n").Replace(strings.TrimSpace(fields[i])) + " "
+		}
+		for len(fields) < 5 {
+			fields = append(fields, "")
+		}
+		all = append(all, kind{strings.TrimSpace(fields[0]), fields[1], fields[2], fields[3], fields[4]})
+	}
+	require.Greater(t, len(all), 50)
+	return all
+}
+
+// TestWorkFollowsSize counts how often each block of the program is executed, in a
+// program built to count, and how many bytes are allocated.
+func TestWorkFollowsSize(t *testing.T) {
+	program := filepath.Join(t.TempDir(), "justlens")
+	out, err := exec.Command("go", "build", "-cover", "-covermode=count", "-coverpkg=justlens/...", "-o", program, "justlens/cmd/justlens").CombinedOutput()
+	require.NoError(t, err, string(out))
+	for i, k := range kinds(t) {
+		t.Run(k.name, func(t *testing.T) {
+			t.Parallel()
+			path := filepath.Join(t.TempDir(), "text.sql")
+			d := dialects[i%len(dialects)]
+			steps, first, growth := 0.0, 0.0, 1.0
+			for size := smallest; size <= largest; size *= 2 {
+				require.NoError(t, os.WriteFile(path, []byte(k.text(size)), 0o644))
+				s, b := executed(t, program, d, path), allocated(t, d, path)
+				if size == smallest {
+					steps, first = s, b
+					continue
+				}
+				assert.LessOrEqual(t, s, mostGrowth*steps, "%s: steps from %d to %d bytes", d, size/2, size)
+				steps = s
+				// Blocks are allocated by the power of two, so the bytes are held to the mean.
+				growth *= mostGrowth
+				if size == largest {
+					assert.LessOrEqual(t, b, growth*first, "%s: bytes allocated from %d to %d bytes", d, smallest, size)
+				}
+			}
+		})
+	}
+}
+
+func arguments(d, path string) []string {
+	return []string{"review", path, "--dialect", d, "--jobs", "1", "--report", "json"}
+}
+
+// executed gives how many statements of the program a review executes.
+func executed(t *testing.T, program, d, path string) float64 {
+	counts := t.TempDir()
+	cmd := exec.Command(program, arguments(d, path)...)
+	cmd.Env = append(os.Environ(), "GOCOVERDIR="+counts)
+	_ = cmd.Run() // its exit status tells of findings
+	list, err := exec.Command("go", "tool", "covdata", "textfmt", "-i", counts, "-o", "/dev/stdout").Output()
+	require.NoError(t, err)
+	total := 0.0
+	lines := bufio.NewScanner(strings.NewReader(string(list)))
+	for lines.Scan() {
+		var statements, count float64
+		if _, counted, ok := strings.Cut(lines.Text(), " "); ok {
+			if _, err := fmt.Sscan(counted, &statements, &count); err == nil {
+				total += statements * count
+			}
+		}
+	}
+	require.Positive(t, total)
+	return total
+}
+
+var alone = make(chan struct{}, 1)
+
+// allocated gives how many bytes a review allocates.
+func allocated(t *testing.T, d, path string) float64 {
+	alone <- struct{}{}
+	defer func() { <-alone }()
+	var before, after runtime.MemStats
+	runtime.ReadMemStats(&before)
+	cli.Run(context.Background(), arguments(d, path), strings.NewReader(""), io.Discard, io.Discard, func(string) string { return "" })
+	runtime.ReadMemStats(&after)
+	return float64(after.TotalAlloc - before.TotalAlloc)
+}
