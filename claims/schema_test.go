@@ -70,7 +70,7 @@ func (s shelf) fill(t *testing.T, script string) {
 // read gives what the database says of its tables.
 func (s shelf) read(t *testing.T) *schema.Schema {
 	t.Helper()
-	said, err := database.Read(context.Background(), s.source)
+	said, err := database.Read(context.Background(), s.source, os.Getenv)
 	require.NoError(t, err)
 	require.Equal(t, s.dialect, said.Dialect)
 	tables := schema.New(nil)

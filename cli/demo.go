@@ -4,7 +4,6 @@ import (
 	"context"
 	"errors"
 	"fmt"
-	"io"
 	"io/fs"
 	"os"
 	"path/filepath"
@@ -16,13 +15,14 @@ import (
 	"justlens/report"
 )
 
-func newDemo(env func(string) string) *cobra.Command {
+func newDemo(p *Program) *cobra.Command {
 	var color colorFlag
 	cmd := &cobra.Command{
 		Use:   "demo [DIR]",
 		Short: "Write the built-in example to a folder and walk through it",
-		Long: "Writes the example of a made-up beekeeping cooperative to DIR, or to a temporary folder, and runs the commands\n" +
-			"a newcomer needs on it, naming each. It never writes over a file.",
+		Long: "Writes the example of a made-up beekeeping cooperative to DIR, or to a temporary\n" +
+			"folder, and runs the commands a newcomer needs on it, naming each. It never\n" +
+			"writes over a file.",
 		Args: func(_ *cobra.Command, args []string) error {
 			if len(args) > 1 {
 				return usageError{fmt.Errorf("one folder at most, not %d", len(args))}
@@ -40,9 +40,7 @@ func newDemo(env func(string) string) *cobra.Command {
 			if err := writeDemo(dir); err != nil {
 				return err
 			}
-			w := cmd.OutOrStdout()
-			fmt.Fprintf(w, "The example is in %s: schema.sql, data.sql and a folder of queries.\nThe commands below were run there.\n", dir)
-			t := tour{dir: dir, w: w, color: "--color=" + colorOf(w, color.value, env), env: env}
+			t := tour{dir: dir, program: p, color: "--color=" + p.colorOf(color.value)}
 			return t.run(cmd.Context())
 		},
 	}
@@ -50,8 +48,8 @@ func newDemo(env func(string) string) *cobra.Command {
 	return cmd
 }
 
-func colorOf(w io.Writer, value string, env func(string) string) string {
-	if report.StyleFor(w, value, env("NO_COLOR") != "").Color {
+func (p *Program) colorOf(value string) string {
+	if report.StyleFor(p.Stdout, value, p.Env("NO_COLOR") != "").Color {
 		return "always"
 	}
 	return "never"
@@ -64,23 +62,24 @@ func demoFolder(args []string) (string, error) {
 	return os.MkdirTemp("", "justlens-demo-")
 }
 
-// writeDemo writes the example's files. If one is there already, nothing is
-// written.
+// writeDemo writes the example's files. If one of them, or one that the tour makes, is
+// there already, nothing is written.
 func writeDemo(dir string) error {
 	files := demo.Files()
 	var paths []string
 	err := fs.WalkDir(files, ".", func(path string, d fs.DirEntry, err error) error {
-		if err != nil || d.IsDir() {
-			return err
+		if err == nil && !d.IsDir() {
+			paths = append(paths, path)
 		}
-		paths = append(paths, path)
-		if _, err := os.Lstat(filepath.Join(dir, path)); err == nil {
-			return fmt.Errorf("%s is there already; name another folder", filepath.Join(dir, path))
-		}
-		return nil
+		return err
 	})
 	if err != nil {
 		return err
+	}
+	for _, path := range append(made, paths...) {
+		if _, err := os.Lstat(filepath.Join(dir, path)); err == nil {
+			return fmt.Errorf("%s is there already; name another folder", filepath.Join(dir, path))
+		}
 	}
 	for _, path := range paths {
 		data, err := fs.ReadFile(files, path)
@@ -88,22 +87,29 @@ func writeDemo(dir string) error {
 			return err
 		}
 		target := filepath.Join(dir, path)
-		if err := os.MkdirAll(filepath.Dir(target), 0o755); err != nil {
-			return errors.New(plainError(filepath.Dir(target), err))
+		if err := os.MkdirAll(filepath.Dir(target), 0o777); err != nil {
+			return writeError(filepath.Dir(target), err)
 		}
-		if err := os.WriteFile(target, data, 0o644); err != nil {
-			return errors.New(plainError(target, err))
+		f, err := os.OpenFile(target, os.O_WRONLY|os.O_CREATE|os.O_EXCL, 0o666)
+		if err != nil {
+			return writeError(target, err)
+		}
+		_, err = f.Write(data)
+		if err := errors.Join(err, f.Close()); err != nil {
+			return writeError(target, err)
 		}
 	}
 	return nil
 }
 
+// made are the files that the tour makes beside the example's own.
+var made = []string{"findings.txt", "findings.json"}
+
 // tour runs the commands of the example.
 type tour struct {
-	dir   string
-	w     io.Writer
-	color string
-	env   func(string) string
+	dir     string
+	program *Program
+	color   string
 }
 
 // step is a command with what it teaches; status is how it ends.
@@ -123,7 +129,7 @@ var steps = []step{
 	{"The mends that keep the rows, as a diff; --write would put them into the files.",
 		[]string{"mend", "queries", "--schema", "schema.sql"}, exitFine},
 	{"Everything, the report kept in files for people and for programs.",
-		[]string{"review", "queries", "--schema", "schema.sql", "--report", "text=findings.txt", "--report", "json=findings.json"}, exitFindings},
+		[]string{"review", "queries", "--schema", "schema.sql", "--report", "text=" + made[0], "--report", "json=" + made[1]}, exitFindings},
 	{"The worst of it: what a database would refuse.",
 		[]string{"review", "queries", "--schema", "schema.sql", "--only", "clause,syntax"}, exitFindings},
 }
@@ -137,21 +143,33 @@ func (t tour) run(ctx context.Context) error {
 		return err
 	}
 	defer os.Chdir(back)
+	var problem error
+	say := func(format string, args ...any) {
+		if _, err := fmt.Fprintf(t.program.Stdout, format, args...); problem == nil {
+			problem = err
+		}
+	}
+	shown := report.Visible(t.dir)
+	say("The example is in %s: schema.sql, data.sql and a folder of queries.\nThe commands below were run there.\n", shown)
 	for i, s := range steps {
-		fmt.Fprintf(t.w, "\n%d. %s\n\n   $ justlens %s\n\n", i+1, s.about, commandLine(s.args))
+		say("\n%d. %s\n\n   $ justlens %s\n\n", i+1, s.about, commandLine(s.args))
+		if problem != nil {
+			return problem
+		}
 		args := s.args
 		if s.args[0] != "mend" {
 			args = append(args[:len(args):len(args)], t.color)
 		}
-		if got := Run(ctx, args, strings.NewReader(""), t.w, t.w, t.env); got != s.status {
+		step := Program{Stdin: strings.NewReader(""), Stdout: t.program.Stdout, Stderr: t.program.Stdout, Env: t.program.Env, spool: t.program.spool}
+		if got := step.Run(ctx, args); got != s.status {
 			return fmt.Errorf("the step ended with status %d where %d was expected", got, s.status)
 		}
 		if s.status == exitFindings {
-			fmt.Fprintf(t.w, "(exit status %d: findings at or above the gate)\n", s.status)
+			say("(exit status %d: findings at or above the gate)\n", s.status)
 		}
 	}
-	fmt.Fprintf(t.w, "\nYour turn: cd %s, and try justlens review on a query of your own.\n", shellWord(t.dir))
-	return nil
+	say("\nYour turn: cd %s, and try justlens review on a query of your own.\n", report.Visible(shellWord(t.dir)))
+	return problem
 }
 
 func commandLine(args []string) string {

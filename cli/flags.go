@@ -4,7 +4,6 @@ import (
 	"context"
 	"errors"
 	"fmt"
-	"io"
 	"os"
 	"slices"
 	"strings"
@@ -31,11 +30,37 @@ type reviewFlags struct {
 func (f *reviewFlags) add(cmd *cobra.Command) {
 	flags := cmd.Flags()
 	flags.StringVar(&f.dialect, "dialect", "auto", "whose SQL it is: auto, "+strings.Join(dialectNames(), ", ")+"; a version may follow, as in postgres@15")
-	flags.StringArrayVar(&f.schemas, "schema", nil, "`SOURCE` that tells of the tables: DDL text, a folder of it, a SQLite file, postgres://…, mysql://…; may be given several times")
-	flags.StringVar(&f.certainty, "certainty", "likely", "least certainty to tell of: certain, likely, possible")
+	flags.StringArrayVar(&f.schemas, "schema", nil, "`SOURCE` that tells of the tables: DDL text, a folder of it, - for standard input, a SQLite file, postgres://…, mysql://…; may be given several times")
+	flags.StringVar(&f.certainty, "certainty", "likely", "show findings that are at least this certain: certain, likely, possible")
 	flags.StringSliceVar(&f.only, "only", nil, "only these `CHECKS` or families, as null.equals,join")
 	flags.StringSliceVar(&f.skip, "skip", nil, "without these `CHECKS` or families")
-	flags.StringVar(&f.query, "query", "", "SQL `TEXT` to read in the place of files")
+	flags.StringVar(&f.query, "query", "", "SQL `TEXT` to read instead of files")
+	completes(cmd, "dialect", append([]string{"auto"}, dialectNames()...))
+	completes(cmd, "certainty", []string{"certain", "likely", "possible"})
+	completes(cmd, "only", checkNames())
+	completes(cmd, "skip", checkNames())
+	completes(cmd, "query", nil)
+}
+
+// again gives the flags as they were given, for a command to type next. What an address
+// holds before its @ is left out.
+func (f *reviewFlags) again(cmd *cobra.Command) []string {
+	var args []string
+	for _, name := range []string{"dialect", "certainty"} {
+		if flag := cmd.Flags().Lookup(name); flag.Changed {
+			args = append(args, "--"+name, shellWord(flag.Value.String()))
+		}
+	}
+	for _, s := range f.schemas {
+		args = append(args, "--schema", shellWord(database.Redacted(s)))
+	}
+	if len(f.only) > 0 {
+		args = append(args, "--only", shellWord(strings.Join(f.only, ",")))
+	}
+	if len(f.skip) > 0 {
+		args = append(args, "--skip", shellWord(strings.Join(f.skip, ",")))
+	}
+	return args
 }
 
 func dialectNames() []string {
@@ -46,27 +71,40 @@ func dialectNames() []string {
 	return names
 }
 
-// options turns the flags into review options. What it warns of goes to warn.
-func (f *reviewFlags) options(ctx context.Context, warn io.Writer) (review.Options, error) {
-	o := review.Options{Most: review.Told, Auto: strings.EqualFold(f.dialect, "auto")}
-	var err error
+// options turns the flags into review options. What could not be taken whole comes as
+// problems.
+func (f *reviewFlags) options(ctx context.Context, p *Program) (o review.Options, problems []error, err error) {
+	o = review.Options{Most: review.Told, Auto: strings.EqualFold(f.dialect, "auto")}
 	if !o.Auto {
 		if o.Dialect, o.Version, err = dialect.ParseWithVersion(f.dialect); err != nil {
-			return o, err
+			return o, nil, err
 		}
 	}
 	if o.Certainty, err = check.ParseCertainty(f.certainty); err != nil {
-		return o, err
+		return o, nil, err
 	}
 	if o.Checks, err = chosenChecks(f.only, f.skip); err != nil {
-		return o, err
+		return o, nil, err
 	}
-	var d dialect.Dialect
-	o.Schema, d, err = loadSchemas(ctx, f.schemas, o.Dialect, o.Auto, warn)
+	loaded, err := p.loadSchemas(ctx, f.schemas, o.Dialect, o.Auto)
+	o.Schema = loaded.schema
 	if o.Auto && slices.ContainsFunc(f.schemas, database.IsSource) {
-		o.Auto, o.Dialect = false, d // the SQL is most likely that database's
+		o.Auto, o.Dialect = false, loaded.dialect // the SQL is most likely that database's
 	}
-	return o, err
+	return o, loaded.faults, err
+}
+
+// sources checks where the text is to come from.
+func (f *reviewFlags) sources(paths []string) error {
+	switch {
+	case len(paths) == 0 && f.query == "":
+		return usageError{errors.New("nothing to read: name a file or a folder, - for standard input, or --query TEXT")}
+	case len(paths) > 0 && f.query != "":
+		return usageError{errors.New("--query and a path both say what to read; use one of them")}
+	case slices.Contains(paths, "-") && slices.Contains(f.schemas, "-"):
+		return usageError{errors.New("standard input can be read once: as what to review, or as --schema")}
+	}
+	return nil
 }
 
 // chosenChecks gives the checks that --only and --skip leave.
@@ -74,7 +112,7 @@ func chosenChecks(only, skip []string) ([]*check.Check, error) {
 	all := checks.All()
 	for _, name := range slices.Concat(only, skip) {
 		if !slices.ContainsFunc(all, func(c *check.Check) bool { return named(c, name) }) {
-			return nil, fmt.Errorf("no check or family is called %q; justlens guide lists them", name)
+			return nil, fmt.Errorf("no check or family is called %q%s; justlens guide lists them", name, meant(name, checkNames()))
 		}
 	}
 	chosen := slices.DeleteFunc(all, func(c *check.Check) bool {
@@ -112,11 +150,12 @@ type colorFlag struct{ value string }
 
 func (c *colorFlag) add(cmd *cobra.Command) {
 	cmd.Flags().StringVar(&c.value, "color", "auto", "colours: auto, always, never")
+	completes(cmd, "color", colors)
 }
 
-func (c *colorFlag) check() error {
-	if !slices.Contains([]string{"auto", "always", "never"}, c.value) {
-		return fmt.Errorf("unknown --color %q: choose auto, always or never", c.value)
-	}
-	return nil
+var colors = []string{"auto", "always", "never"}
+
+func (c *colorFlag) check() (err error) {
+	c.value, err = choose("--color", c.value, colors...)
+	return err
 }

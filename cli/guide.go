@@ -12,11 +12,11 @@ import (
 	"justlens/report"
 )
 
-func newGuide(env func(string) string) *cobra.Command {
+func newGuide(p *Program) *cobra.Command {
 	var color colorFlag
 	cmd := &cobra.Command{
 		Use:   "guide [CHECK or FAMILY]",
-		Short: "What is checked: a list, a family, or one check in full with examples",
+		Short: "What is checked: a list, or one check in full with examples",
 		Example: "  justlens guide\n  justlens guide null\n" +
 			"  justlens guide null.not-in-subquery",
 		Args: func(_ *cobra.Command, args []string) error {
@@ -29,9 +29,9 @@ func newGuide(env func(string) string) *cobra.Command {
 			if err := color.check(); err != nil {
 				return err
 			}
-			w := cmd.OutOrStdout()
-			return guide(w, report.StyleFor(w, color.value, env("NO_COLOR") != ""), args)
+			return guide(p.Stdout, report.StyleFor(p.Stdout, color.value, p.Env("NO_COLOR") != ""), args)
 		},
+		ValidArgsFunction: cobra.FixedCompletions(checkNames(), cobra.ShellCompDirectiveNoFileComp),
 	}
 	color.add(cmd)
 	return cmd

@@ -4,14 +4,17 @@ import (
 	"errors"
 	"fmt"
 	"io"
+	"path/filepath"
 
 	"github.com/aymanbagabas/go-udiff"
 	"github.com/spf13/cobra"
 
 	"justlens/core/check"
+	"justlens/core/fault"
 	"justlens/core/mend"
 	"justlens/core/review"
 	"justlens/core/text"
+	"justlens/report"
 )
 
 type mendOptions struct {
@@ -20,132 +23,193 @@ type mendOptions struct {
 	effect string
 }
 
-func newMend() *cobra.Command {
+func newMend(p *Program) *cobra.Command {
 	var o mendOptions
 	cmd := &cobra.Command{
 		Use:   "mend [PATH…]",
 		Short: "Show the mends that keep the rows as a unified diff, or write them",
-		Long: "Shows the mends of what review finds as a unified diff; --write puts them into the files. Only mends that are\n" +
-			"proved to keep every result are taken, unless --effect new-rows asks for those too that change it to what was\n" +
-			"evidently meant. Each mended text is reviewed again; a mend that does not hold is withdrawn.",
+		Long: "Shows the mends of what review finds as a unified diff; --write puts them into\n" +
+			"the files. Only mends that are proved to keep every result are taken, unless\n" +
+			"--effect new-rows asks for those too that change it to what was evidently\n" +
+			"meant. Each mended text is reviewed again; a mend that does not hold is left\n" +
+			"out, and told.",
 		Example: "  justlens mend queries --schema schema.sql\n  justlens mend queries/keeper_workload.sql --write",
-		RunE:    func(cmd *cobra.Command, paths []string) error { return o.run(cmd, paths) },
+		RunE:    func(cmd *cobra.Command, paths []string) error { return o.run(cmd, p, paths) },
 	}
 	o.reviewFlags.add(cmd)
-	cmd.Flags().BoolVar(&o.write, "write", false, "write the mended files in the place of showing a diff")
+	cmd.Flags().BoolVar(&o.write, "write", false, "write the mended files instead of showing a diff")
 	cmd.Flags().StringVar(&o.effect, "effect", "same-rows", "which mends: same-rows, or new-rows for those that change the result too")
+	completes(cmd, "effect", []string{"same-rows", "new-rows"})
 	return cmd
 }
 
-func (o *mendOptions) run(cmd *cobra.Command, paths []string) error {
-	wanted, err := o.wanted()
+func (o *mendOptions) run(cmd *cobra.Command, p *Program, paths []string) error {
+	effect, err := choose("--effect", o.effect, "same-rows", "new-rows")
 	if err != nil {
 		return err
 	}
-	if err := requirePaths(paths, o.query); err != nil {
+	if err := o.sources(paths); err != nil {
 		return err
 	}
-	stderr := cmd.ErrOrStderr()
-	options, err := o.options(cmd.Context(), stderr)
+	in, unread := inputs(paths, o.query, p.Stdin)
+	options, problems, err := o.options(cmd.Context(), p)
 	if err != nil {
 		return err
 	}
+	problems = append(problems, unread...)
 	options.Most = 0 // each is to be mended
-	in, problems := inputs(paths, o.query, cmd.InOrStdin())
-	m := mender{options: options, wanted: wanted, write: o.write, out: cmd.OutOrStdout()}
+	m := mender{options: options, wanted: []check.Effect{check.SameRows}, write: o.write, spool: p.spool, out: report.ForPeople(p.Stdout)}
+	if effect == "new-rows" {
+		m.wanted = append(m.wanted, check.NewRows)
+	}
+	progress := p.showProgress("mending", len(in))
+	defer progress.end()
 	for _, input := range in {
 		if err := cmd.Context().Err(); err != nil {
 			return err
 		}
-		if err := m.one(input); err != nil {
-			problems = append(problems, errors.New(plainError(input.Path, err)))
+		failed := m.one(input)
+		for _, err := range failed {
+			problems = append(problems, err)
+		}
+		progress.done()
+		if m.diff != "" {
+			progress.pause()
+			if _, err := io.WriteString(m.out, m.diff); err != nil {
+				return err
+			}
+			m.diff = ""
 		}
 	}
-	m.summary(stderr)
-	tell(stderr, problems)
+	progress.end()
+	m.summary(p, len(problems) > 0)
+	p.tellAll(problems)
 	if len(problems) > 0 {
 		return errFailed
 	}
 	return nil
 }
 
-func (o *mendOptions) wanted() ([]check.Effect, error) {
-	switch o.effect {
-	case "same-rows":
-		return []check.Effect{check.SameRows}, nil
-	case "new-rows":
-		return []check.Effect{check.SameRows, check.NewRows}, nil
-	}
-	return nil, fmt.Errorf("unknown --effect %q: choose same-rows or new-rows", o.effect)
-}
-
 // mender mends one text after another.
 type mender struct {
-	options                   review.Options
-	wanted                    []check.Effect
-	write                     bool
-	out                       io.Writer
-	applied, withdrawn, files int
+	options review.Options
+	wanted  []check.Effect
+	write   bool
+	spool   *spool
+	out     io.Writer
+
+	diff           string // of the text in hand
+	applied, files int
+	leftOut        []string
+	found          int // findings that stay
+	changing       int // of them those whose mend changes the result
 }
 
-func (m *mender) one(in review.Input) error {
+// one mends a text, and gives what went wrong.
+func (m *mender) one(in review.Input) (problems []error) {
+	isFile := in.Path != stdinName && in.Path != queryName
+	if m.write && isFile {
+		m.spool.tidyUp(filepath.Dir(in.Path))
+	}
 	stored, err := in.Read()
-	if err != nil {
-		return err
+	if err == nil {
+		var file *text.File
+		if file, err = text.NewFile(in.Path, stored); err == nil {
+			caught := fault.Guard("mending", func() { problems, err = m.mend(file, stored, isFile) })
+			if caught != nil {
+				err = caught
+			}
+		}
 	}
-	file, err := text.NewFile(in.Path, stored)
 	if err != nil {
-		return err
+		problems = append(problems, errors.New(plainError(in.Path, err)))
 	}
-	src := file.Bytes()
+	return problems
+}
+
+func (m *mender) mend(file *text.File, stored []byte, isFile bool) (problems []error, err error) {
 	options := m.options
-	reviewText := func(src []byte) ([]review.Finding, error) {
-		f, err := text.NewFile(in.Path, src)
+	first := true
+	again := func(src []byte) ([]review.Finding, error) {
+		f, err := text.NewFile(file.Path, src)
 		if err != nil {
 			return nil, err
 		}
 		out := review.New(options).Review(f)
 		options.Auto, options.Dialect = false, out.Dialect // a mend must not change the guess
+		if first {
+			problems, first = unreviewed(out), false
+		}
 		return out.Findings, nil
 	}
-	result, err := mend.Mend(src, m.wanted, reviewText)
+	src := file.Bytes()
+	result, err := mend.Mend(src, m.wanted, again)
 	if err != nil {
-		return err
+		return problems, err
 	}
+	m.count(file, result)
 	applied := result.Count(mend.Applied)
-	m.withdrawn += result.Count(mend.Withdrawn)
-	if applied == 0 {
-		return nil
-	}
-	if m.write {
-		if in.Path == stdinName || in.Path == queryName {
-			return errors.New("there is no file to write to; leave --write out to see the diff")
+	switch {
+	case applied == 0:
+		return problems, nil
+	case m.write && !isFile:
+		return problems, errors.New("there is no file to write to; leave --write out to see the diff")
+	case m.write:
+		if err := m.spool.replaceFile(file.Path, stored, file.Encode(result.Text)); err != nil {
+			return append(problems, writeError(file.Path, err)), nil
 		}
-		err = replaceFile(in.Path, stored, file.Encode(result.Text))
-	} else {
-		_, err = io.WriteString(m.out, udiff.Unified("a/"+in.Path, "b/"+in.Path, string(src), string(result.Text)))
+	default:
+		m.diff = udiff.Unified("a/"+file.Path, "b/"+file.Path, string(src), string(result.Text))
 	}
-	if err == nil {
-		m.applied += applied
-		m.files++
-	}
-	return err
+	m.applied += applied
+	m.files++
+	return problems, nil
 }
 
-// summary says what was done, and what to type next.
-func (m *mender) summary(w io.Writer) {
-	withdrawn := ""
-	if m.withdrawn > 0 {
-		withdrawn = fmt.Sprintf(" Left out because they did not hold: %d.", m.withdrawn)
+// count notes what stays, and what was left out.
+func (m *mender) count(file *text.File, result mend.Result) {
+	m.found += len(result.Left)
+	for _, f := range result.Left {
+		if len(f.Mends) > 0 && len(f.Mends[0].Edits) > 0 && f.Mends[0].Effect == check.NewRows {
+			m.changing++
+		}
 	}
+	mended, err := text.NewFile(file.Path, result.Text)
+	if err != nil {
+		return
+	}
+	for _, w := range result.Mends {
+		if w.Fate == mend.Withdrawn {
+			at := mended.Place(w.Finding.Span.Start)
+			m.leftOut = append(m.leftOut, fmt.Sprintf("%s, line %d, column %d: left out, as it would not have held: %s (%s)", file.Path, at.Line, at.Column, w.Mend.Title, w.Finding.Check.ID))
+		}
+	}
+}
+
+// mostLeftOut is how many mends that were left out are told one by one.
+const mostLeftOut = 20
+
+// summary says what was done, and what to type next.
+func (m *mender) summary(p *Program, failed bool) {
+	for i, line := range m.leftOut {
+		if i == mostLeftOut {
+			p.tell(fmt.Sprintf("%d more were left out", len(m.leftOut)-i))
+			break
+		}
+		p.tell(line)
+	}
+	say := func(format string, args ...any) { fmt.Fprintf(p.Stderr, format+"\n", args...) }
 	switch {
-	case m.applied == 0 && len(m.wanted) == 1:
-		fmt.Fprintf(w, "No mend that keeps the rows is needed.%s\n", withdrawn)
-	case m.applied == 0:
-		fmt.Fprintf(w, "No mend is needed.%s\n", withdrawn)
-	case m.write:
-		fmt.Fprintf(w, "Wrote mends: %d, files: %d.%s\n", m.applied, m.files, withdrawn)
+	case m.applied > 0 && m.write:
+		say("Wrote mends: %d, files: %d.", m.applied, m.files)
+	case m.applied > 0:
+		say("Mends: %d, files: %d. Add --write to put them into the files.", m.applied, m.files)
+	case failed:
+	case m.found == 0:
+		say("Nothing to mend: nothing was found.")
+	case m.changing > 0 && len(m.wanted) == 1:
+		say("No mend keeps the rows. Findings: %d; %d have a mend that changes the result: --effect new-rows shows it.", m.found, m.changing)
 	default:
-		fmt.Fprintf(w, "Mends: %d, files: %d.%s Add --write to put them into the files.\n", m.applied, m.files, withdrawn)
+		say("Nothing can be mended unasked. Findings: %d; justlens review tells them.", m.found)
 	}
 }

@@ -3,7 +3,6 @@ package cli
 import (
 	"errors"
 	"fmt"
-	"io"
 	"runtime"
 	"strings"
 
@@ -21,20 +20,25 @@ type reviewOptions struct {
 	reports []string
 	gate    string
 	jobs    int
+	limit   int
 }
 
-func newReview(env func(string) string) *cobra.Command {
+// usualLimit is how many findings a text report tells of unless told otherwise.
+const usualLimit = 1000
+
+func newReview(p *Program) *cobra.Command {
 	var o reviewOptions
 	cmd := &cobra.Command{
 		Use:   "review [PATH…]",
-		Short: "Review SQL: files, folders, globs, - for standard input, or --query TEXT",
-		Long: "Reviews SQL text. A PATH is a file, a folder (its *.sql files are read, and those of the folders in it),\n" +
-			"a glob in quotes, or - for standard input.\n\n" +
-			"Exit status: 0 nothing at or above the gate, 1 findings at or above it, 2 not all could be reviewed.",
+		Short: "Review SQL: files, folders, globs, standard input, or one query",
+		Long: "Reviews SQL text. A PATH is a file, a folder (its *.sql files are read, and\n" +
+			"those of the folders in it), a glob in quotes, or - for standard input.\n\n" +
+			"Exit status: 0 nothing at or above the gate, 1 findings at or above it,\n" +
+			"2 not all could be reviewed.",
 		Example: "  justlens review queries --schema schema.sql\n" +
 			"  justlens review --query \"SELECT name FROM hives WHERE moved_on = NULL\"\n" +
-			"  justlens review 'queries/**/*.sql' --dialect mariadb --gate refused --report json=findings.json",
-		RunE: func(cmd *cobra.Command, paths []string) error { return o.run(cmd, paths, env) },
+			"  justlens review 'queries/**/*.sql' --dialect mariadb --report json=found.json",
+		RunE: func(cmd *cobra.Command, paths []string) error { return o.run(cmd, p, paths) },
 	}
 	o.reviewFlags.add(cmd)
 	o.color.add(cmd)
@@ -42,10 +46,13 @@ func newReview(env func(string) string) *cobra.Command {
 	flags.StringArrayVar(&o.reports, "report", []string{"text"}, "`KIND[=FILE]` of report: text, json; may be given several times")
 	flags.StringVar(&o.gate, "gate", "wrong", "exit 1 on findings of this consequence or a worse one: refused, wrong, slow, unclear")
 	flags.IntVar(&o.jobs, "jobs", runtime.NumCPU(), "files to review at a time")
+	flags.IntVar(&o.limit, "limit", usualLimit, "findings to tell of in a text report, 0 for all")
+	completes(cmd, "report", report.Kinds)
+	completes(cmd, "gate", []string{"refused", "wrong", "slow", "unclear"})
 	return cmd
 }
 
-func (o *reviewOptions) run(cmd *cobra.Command, paths []string, env func(string) string) error {
+func (o *reviewOptions) run(cmd *cobra.Command, p *Program, paths []string) error {
 	gate, err := check.ParseConsequence(o.gate)
 	if err != nil {
 		return err
@@ -53,52 +60,64 @@ func (o *reviewOptions) run(cmd *cobra.Command, paths []string, env func(string)
 	if o.jobs < 1 {
 		return fmt.Errorf("--jobs %d: at least 1 is needed", o.jobs)
 	}
+	if o.limit < 0 {
+		return fmt.Errorf("--limit %d: a number of findings, or 0 for all, is needed", o.limit)
+	}
 	if err := o.color.check(); err != nil {
 		return err
 	}
-	if err := requirePaths(paths, o.query); err != nil {
+	for _, k := range o.reports {
+		kind, _, _ := strings.Cut(k, "=")
+		if _, err := choose("report", kind, report.Kinds...); err != nil {
+			return err
+		}
+	}
+	if err := o.sources(paths); err != nil {
 		return err
 	}
-	stderr := cmd.ErrOrStderr()
-	options, err := o.options(cmd.Context(), stderr)
-	if err != nil {
-		return err
-	}
-	out, err := openReports(o.reports, cmd.OutOrStdout(), o.color.value, env("NO_COLOR") != "")
+	in, unread := inputs(paths, o.query, p.Stdin)
+	out, err := p.openReports(o.reports, in, reportOptions{o.color.value, p.Env("NO_COLOR") != "", o.limit})
 	if err != nil {
 		return err
 	}
 	defer out.discard()
-	in, problems := inputs(paths, o.query, cmd.InOrStdin())
-	summary := report.Summary{Paths: mendable(paths, o.schemas)}
+	options, problems, err := o.options(cmd.Context(), p)
+	if err != nil {
+		return err
+	}
+	problems = append(problems, unread...)
+	progress := p.showProgress("reviewing", len(in))
+	defer progress.end()
+	summary := report.Summary{Next: o.next(cmd, paths)}
 	err = review.Run(cmd.Context(), in, options, o.jobs, func(outcome review.Outcome) error {
+		progress.done()
 		if outcome.Err != nil {
 			problems = append(problems, errors.New(plainError(outcome.Path, outcome.Err)))
 			return nil
 		}
 		problems = append(problems, unreviewed(outcome.File)...)
 		summary.Add(outcome.File)
+		if out.toTerminal && len(outcome.File.Findings) > 0 {
+			progress.pause()
+		}
 		return out.file(outcome.File)
 	})
+	progress.end()
 	if err != nil {
 		return err
+	}
+	for _, problem := range problems {
+		summary.Problems = append(summary.Problems, problem.Error())
 	}
 	if err := out.close(summary); err != nil {
 		return err
 	}
-	tell(stderr, problems)
+	p.tellAll(problems)
 	switch {
 	case len(problems) > 0:
 		return errFailed
 	case summary.Worst() >= gate:
 		return errFindings
-	}
-	return nil
-}
-
-func requirePaths(paths []string, query string) error {
-	if len(paths) == 0 && query == "" {
-		return usageError{errors.New("nothing to read: name a file or a folder, - for standard input, or --query TEXT")}
 	}
 	return nil
 }
@@ -119,31 +138,20 @@ func unreviewed(f *review.File) []error {
 	return told
 }
 
-func tell(w io.Writer, problems []error) {
-	for _, p := range problems {
-		fmt.Fprintf(w, "justlens: %v\n", p)
-	}
-}
-
-// mendable gives the arguments for justlens mend, if what was reviewed can be
-// mended in its place.
-func mendable(paths, schemas []string) []string {
-	for _, p := range paths {
-		if p == "-" {
-			return nil
+// next gives the command that mends in its place what is reviewed, "" where that
+// cannot be.
+func (o *reviewOptions) next(cmd *cobra.Command, paths []string) string {
+	words := []string{"justlens", "mend"}
+	for _, path := range paths {
+		if path == "-" {
+			return ""
 		}
+		words = append(words, shellWord(path))
 	}
 	if len(paths) == 0 {
-		return nil
+		return ""
 	}
-	args := make([]string, 0, len(paths)+2*len(schemas))
-	for _, p := range paths {
-		args = append(args, shellWord(p))
-	}
-	for _, s := range schemas {
-		args = append(args, "--schema", shellWord(s))
-	}
-	return args
+	return strings.Join(append(words, o.again(cmd)...), " ")
 }
 
 // shellWord quotes a word that a shell would take apart.

@@ -61,6 +61,8 @@ func setup(e *testscript.Env) error {
 		os.WriteFile(e.Getenv("WORK")+"/wide.sql", utf16Text("SELECT name FROM hives WHERE name = 'é' AND moved_on = NULL;\r\n"), 0o644),
 		os.WriteFile(e.Getenv("WORK")+"/latin1.sql", []byte("SELECT 'caf\xe9' AS caf\xe9 FROM hives WHERE moved_on = NULL;\n"), 0o644),
 		os.WriteFile(e.Getenv("WORK")+"/large.sql", []byte(large), 0o644),
+		os.WriteFile(e.Getenv("WORK")+"/escape1.sql", []byte("SELECT name AS \"\x1b]0;hive\x07\u202e\x7f\" FROM hives WHERE moved_on = NULL;\n"), 0o644),
+		os.WriteFile(e.Getenv("WORK")+"/deep.sql", []byte("SELECT "+strings.Repeat("(", 20_000)+"1"+strings.Repeat(")", 20_000)+";\nSELECT 1;\n"), 0o644),
 	)
 }
 

@@ -50,13 +50,25 @@ SELECT v.TABLE_NAME, (SELECT GROUP_CONCAT(CONCAT('` + "`', REPLACE(c.COLUMN_NAME
 FROM information_schema.VIEWS v WHERE v.TABLE_SCHEMA = DATABASE() ORDER BY v.TABLE_NAME`
 )
 
-func readMySQL(ctx context.Context, u *url.URL) (Schema, error) {
+func readMySQL(ctx context.Context, u *url.URL, env func(string) string) (Schema, error) {
 	config := mysql.NewConfig()
 	config.User = u.User.Username()
-	config.Passwd, _ = u.User.Password()
+	given := false
+	if config.Passwd, given = u.User.Password(); !given {
+		config.Passwd = env("MYSQL_PWD") // which the servers' own programs read
+	}
 	config.Net, config.Addr, config.DBName = "tcp", u.Host, strings.Trim(u.Path, "/")
 	if u.Port() == "" {
 		config.Addr += ":3306"
+	}
+	if socket := u.Query().Get("socket"); socket != "" {
+		config.Net, config.Addr = "unix", socket
+	}
+	switch encrypted := u.Query().Get("tls"); encrypted {
+	case "", "true", "false", "skip-verify", "preferred":
+		config.TLSConfig = encrypted
+	default:
+		return Schema{}, fmt.Errorf("%s: unknown tls=%s; choose true, skip-verify, preferred or false", Redacted(u.String()), encrypted)
 	}
 	config.Timeout, config.ReadTimeout = Timeout, Timeout
 	config.Logger = nothing{}
@@ -109,6 +121,10 @@ func mysqlSchema(ctx context.Context, db *sql.DB) (Schema, error) {
 		fmt.Fprintf(&b, "CREATE TABLE %s (\n  %s\n);\n", s.Dialect.Quote(table), strings.Join(c.elements[table], ",\n  "))
 	}
 	err = c.rows(mysqlViews, 3, func(v []string) {
+		if v[2] == "" {
+			s.Missing = append(s.Missing, fmt.Sprintf("the view %s is left out: its query may be read only with the right SHOW VIEW on it", v[0]))
+			return
+		}
 		fmt.Fprintf(&b, "CREATE VIEW %s (%s) AS\n%s;\n", s.Dialect.Quote(v[0]), v[1], v[2])
 	})
 	s.DDL = []byte(b.String())
@@ -122,6 +138,7 @@ type catalogue struct {
 	dialect  dialect.Dialect
 	order    []string
 	elements map[string][]string
+	budget   budget
 }
 
 // rows calls f with each row of a query, NULLs as "".
@@ -143,6 +160,9 @@ func (c *catalogue) rows(query string, width int, f func([]string)) error {
 		row := make([]string, width)
 		for i, v := range values {
 			row[i] = v.String
+		}
+		if err := c.budget.take(row...); err != nil {
+			return err
 		}
 		f(row)
 	}
@@ -265,10 +285,10 @@ func (c *catalogue) foreign() error {
 
 // mysqlFailure reads the numbers of the servers' "Error Reference".
 func mysqlFailure(u *url.URL, err error) error {
-	var refusal *mysql.MySQLError
-	number := uint16(0)
-	if errors.As(err, &refusal) {
-		number = refusal.Number
+	var said *mysql.MySQLError
+	if !errors.As(err, &said) {
+		return failure(u, err, nil)
 	}
-	return failure(u, err, number == 1045 || number == 1698 || number == 1044, number == 1049)
+	n := said.Number
+	return failure(u, err, &refusal{user: n == 1045 || n == 1698 || n == 1044, unknown: n == 1049, message: said.Message})
 }

@@ -2,14 +2,16 @@ package database
 
 import (
 	"context"
+	"encoding/binary"
 	"errors"
 	"fmt"
-	"net"
+	"io"
 	"net/url"
 	"strings"
 
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgconn"
+	"github.com/jackc/pgx/v5/pgproto3"
 
 	"justlens/core/dialect"
 )
@@ -64,6 +66,9 @@ func readPostgres(ctx context.Context, u *url.URL) (Schema, error) {
 		return Schema{}, fmt.Errorf("%s: not an address that can be read", Redacted(u.String()))
 	}
 	config.RuntimeParams["default_transaction_read_only"] = "on"
+	config.BuildFrontend = func(r io.Reader, w io.Writer) *pgproto3.Frontend {
+		return pgproto3.NewFrontend(&framed{r: r}, w)
+	}
 	conn, err := pgx.ConnectConfig(ctx, config)
 	if err != nil {
 		return Schema{}, postgresFailure(u, err)
@@ -196,16 +201,53 @@ func postgresViewDDL(ctx context.Context, conn *pgx.Conn, b *strings.Builder) er
 
 // postgresFailure reads the codes of "PostgreSQL Error Codes".
 func postgresFailure(u *url.URL, err error) error {
-	var refusal *pgconn.PgError
-	code := ""
-	if errors.As(err, &refusal) {
-		code = refusal.Code
+	var said *pgconn.PgError
+	if !errors.As(err, &said) {
+		return failure(u, err, nil)
 	}
-	return failure(u, err, strings.HasPrefix(code, "28"), code == "3D000")
+	return failure(u, err, &refusal{user: strings.HasPrefix(said.Code, "28"), unknown: said.Code == "3D000", message: said.Message})
 }
 
-func isNetwork(err error) bool {
-	var operation *net.OpError
-	var lookup *net.DNSError
-	return errors.As(err, &operation) || errors.As(err, &lookup)
+// mostMessage is the largest message of the protocol that is believed: some five bytes
+// can announce a gigabyte, for which the driver would make room.
+const mostMessage = 64 << 20
+
+// frameError tells of a message larger than that.
+type frameError struct{ length uint32 }
+
+func (e *frameError) Error() string { return fmt.Sprintf("a message of %d bytes", e.length) }
+
+// framed reads messages of PostgreSQL's protocol ("Message Formats" of its documentation:
+// a byte, then the length with itself in four), and checks the lengths.
+type framed struct {
+	r      io.Reader
+	header []byte
+	left   int // of the message in hand
+	total  budget
+}
+
+func (f *framed) Read(p []byte) (int, error) {
+	n, err := f.r.Read(p)
+	if f.total.bytes += n; f.total.bytes > mostCatalogue {
+		return 0, errMuch
+	}
+	for rest := p[:n]; len(rest) > 0; {
+		if f.left > 0 {
+			passed := min(f.left, len(rest))
+			f.left -= passed
+			rest = rest[passed:]
+			continue
+		}
+		f.header = append(f.header, rest[0])
+		rest = rest[1:]
+		if len(f.header) < 5 {
+			continue
+		}
+		length := binary.BigEndian.Uint32(f.header[1:])
+		if length < 4 || length > mostMessage {
+			return 0, &frameError{length}
+		}
+		f.left, f.header = int(length)-4, f.header[:0]
+	}
+	return n, err
 }

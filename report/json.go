@@ -2,6 +2,7 @@ package report
 
 import (
 	"encoding/json"
+	"fmt"
 	"io"
 	"sort"
 	"strings"
@@ -19,7 +20,9 @@ const JSONVersion = 1
 type jsonFile struct {
 	Path       string        `json:"path"`
 	Dialect    string        `json:"dialect"`
+	Clue       string        `json:"clue,omitempty"`
 	Statements int           `json:"statements"`
+	Unread     int           `json:"unread,omitempty"`
 	Findings   []jsonFinding `json:"findings"`
 }
 
@@ -91,21 +94,27 @@ func (v jsonVerdicts) MarshalJSON() ([]byte, error) {
 }
 
 type jsonRenderer struct {
-	w     io.Writer
-	files int
+	w       io.Writer
+	version string
+	files   int
 }
 
 // NewJSON makes a renderer of the JSON report, documented by the JSON Schema
 // in docs/report.schema.json. It writes each file as it comes, one a line.
-func NewJSON(w io.Writer) Renderer { return &jsonRenderer{w: w} }
+func NewJSON(w io.Writer, version string) Renderer { return &jsonRenderer{w: w, version: version} }
+
+// head begins the report.
+func (r *jsonRenderer) head() string {
+	return fmt.Sprintf(`{"version":%d,"program":"justlens %s","files":[`, JSONVersion, r.version)
+}
 
 func (r *jsonRenderer) File(f *review.File) error {
 	separator := ",\n"
 	if r.files == 0 {
-		separator = `{"version":1,"files":[` + "\n"
+		separator = r.head() + "\n"
 	}
 	r.files++
-	out := jsonFile{Path: f.Text.Path, Dialect: f.Dialect.String(), Statements: f.Statements, Findings: []jsonFinding{}}
+	out := jsonFile{Path: f.Text.Path, Dialect: f.Dialect.String(), Clue: f.Clue, Statements: f.Statements, Unread: len(f.Unread) + len(f.Faults), Findings: []jsonFinding{}}
 	for i := range f.Findings {
 		found := jsonOf(f.Text, &f.Findings[i].Finding)
 		found.More = f.Findings[i].More
@@ -122,13 +131,17 @@ func (r *jsonRenderer) File(f *review.File) error {
 func (r *jsonRenderer) Close(s Summary) error {
 	start := "\n"
 	if r.files == 0 {
-		start = `{"version":1,"files":[`
+		start = r.head()
 	}
 	line, err := marshal(jsonSummary{s.Findings[check.Refused], s.Findings[check.Wrong], s.Findings[check.Slow], s.Findings[check.Unclear]})
 	if err != nil {
 		return err
 	}
-	_, err = io.WriteString(r.w, start+`],"summary":`+line+"}\n")
+	problems, err := marshal(append([]string{}, s.Problems...))
+	if err != nil {
+		return err
+	}
+	_, err = io.WriteString(r.w, start+`],"problems":`+problems+`,"summary":`+line+"}\n")
 	return err
 }
 
@@ -138,7 +151,24 @@ func marshal(v any) (string, error) {
 	e := json.NewEncoder(&b)
 	e.SetEscapeHTML(false)
 	err := e.Encode(v)
-	return strings.TrimSuffix(b.String(), "\n"), err
+	return escaped(strings.TrimSuffix(b.String(), "\n")), err
+}
+
+// escaped writes by their numbers the characters that JSON allows but that would act
+// on a terminal that the report is shown on. They stand only within texts.
+func escaped(s string) string {
+	if strings.IndexFunc(s, isHidden) < 0 {
+		return s
+	}
+	var b strings.Builder
+	for _, r := range s {
+		if isHidden(r) && r != '\n' {
+			fmt.Fprintf(&b, "\\u%04x", r)
+		} else {
+			b.WriteRune(r)
+		}
+	}
+	return b.String()
 }
 
 func jsonOf(f *text.File, found *check.Finding) jsonFinding {

@@ -1,6 +1,9 @@
 package report
 
 import (
+	"io"
+	"strings"
+
 	"justlens/core/check"
 	"justlens/core/review"
 )
@@ -22,9 +25,36 @@ type Summary struct {
 	WithFindings int
 	// Keeping counts the findings that a mend removes without changing rows.
 	Keeping int
-	// Paths are those the user named, for the command to type next.
-	Paths []string
+	// Next is the command by which the mends are shown, "" if there is none.
+	Next string
+	// Problems tell of what was not reviewed, and why.
+	Problems []string
 }
+
+// Kinds are the kinds of reports.
+var Kinds = []string{"text", "json"}
+
+// New makes a renderer of one of [Kinds]. A text report tells of as many findings as limit
+// says, 0 for all; version is that of the program.
+func New(kind string, w io.Writer, style Style, limit int, version string) Renderer {
+	if kind == "json" {
+		return NewJSON(w, version)
+	}
+	return NewText(w, style, limit)
+}
+
+// IsOne reports whether a text begins as a report of a kind does.
+func IsOne(kind, head string) bool {
+	if kind == "json" {
+		return strings.HasPrefix(head, `{"version":`)
+	}
+	return strings.HasPrefix(head, nothingFound) || strings.Contains(head, rule[:len(rule)/2])
+}
+
+// rule is the line below the heading of a file and before the totals.
+var rule = strings.Repeat("─", 60)
+
+const nothingFound = "Nothing found"
 
 // Add counts a file.
 func (s *Summary) Add(f *review.File) {

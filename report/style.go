@@ -14,8 +14,9 @@ import (
 
 // Style says how text for people looks.
 type Style struct {
-	Color bool
-	Width int // columns
+	Color    bool
+	Width    int  // columns
+	Terminal bool // not a file or a pipe
 }
 
 // Widths within which lines are wrapped.
@@ -36,6 +37,7 @@ func StyleFor(w io.Writer, color string, noColor bool) Style {
 	if width, _, err := term.GetSize(int(f.Fd())); err == nil {
 		s.Width = min(max(width, minWidth), maxWidth)
 	}
+	s.Terminal = true
 	s.Color = s.Color || color == "auto" && !noColor
 	return s
 }
@@ -113,31 +115,3 @@ func folded(line string, width int) []string {
 }
 
 const foldIndent = "    "
-
-// visible makes a line of SQL safe and even: tabs become blanks, and control
-// characters, which could drive a terminal, a dot.
-func visible(line string) string {
-	if strings.IndexFunc(line, isControl) < 0 {
-		return line
-	}
-	var b strings.Builder
-	column := 0
-	for _, r := range line {
-		switch {
-		case r == '\t':
-			n := 4 - column%4
-			b.WriteString(strings.Repeat(" ", n))
-			column += n
-			continue
-		case isControl(r):
-			r = '·'
-		}
-		b.WriteRune(r)
-		column += runewidth.RuneWidth(r)
-	}
-	return b.String()
-}
-
-func isControl(r rune) bool {
-	return r < ' ' || r == 0x7f || 0x80 <= r && r < 0xa0 || 0x202a <= r && r <= 0x202e || 0x2066 <= r && r <= 0x2069
-}

@@ -18,26 +18,45 @@ import (
 const margin = 9
 
 type textRenderer struct {
-	w     io.Writer
-	style Style
-	b     strings.Builder
-	files int
+	w      io.Writer
+	style  Style
+	b      strings.Builder
+	files  int
+	limit  int // of findings, 0 for none
+	told   int
+	untold int
+	silent int // files that are not told of for it
 }
 
-// NewText makes a renderer for people.
-func NewText(w io.Writer, s Style) Renderer { return &textRenderer{w: w, style: s} }
+// NewText makes a renderer for people that tells of as many findings as limit says, 0 for
+// all.
+func NewText(w io.Writer, s Style, limit int) Renderer {
+	return &textRenderer{w: w, style: s, limit: limit}
+}
 
 func (r *textRenderer) File(f *review.File) error {
 	if len(f.Findings) == 0 {
 		return nil
 	}
 	r.b.Reset()
+	if r.limit > 0 && r.told == r.limit {
+		r.silent++
+		for _, found := range f.Findings {
+			r.untold += 1 + found.More
+		}
+		return nil
+	}
 	if r.files > 0 {
 		r.line("")
 	}
 	r.files++
 	r.heading(f)
 	for _, found := range worstFirst(f.Findings) {
+		if r.limit > 0 && r.told == r.limit {
+			r.untold += 1 + found.More
+			continue
+		}
+		r.told++
 		r.line("")
 		r.finding(f, &found.Finding)
 		if found.More > 0 {
@@ -70,7 +89,7 @@ func (r *textRenderer) heading(f *review.File) {
 	}
 	path := visible(f.Text.Path)
 	r.line(r.style.strong(path) + r.style.paint(fmt.Sprintf("  %s, %s", count(f.Statements, "statement"), as), gray))
-	r.line(r.style.paint(strings.Repeat("─", min(r.style.Width, 60)), gray))
+	r.line(r.style.paint(rule[:3*min(r.style.Width, 60)], gray))
 }
 
 func (r *textRenderer) finding(f *review.File, found *check.Finding) {
@@ -176,7 +195,14 @@ func (r *textRenderer) Close(s Summary) error {
 	r.b.Reset()
 	if r.files > 0 {
 		r.line("")
-		r.line(r.style.paint(strings.Repeat("─", min(r.style.Width, 60)), gray))
+		r.line(r.style.paint(rule[:3*min(r.style.Width, 60)], gray))
+	}
+	if r.untold > 0 {
+		where := ""
+		if r.silent > 0 {
+			where = ", " + count(r.silent, "file") + " among them that are not told of at all"
+		}
+		r.line(fmt.Sprintf("%s more findings are not shown%s; --limit 0 shows all.", thousands(r.untold), where))
 	}
 	if s.Files > 0 {
 		r.line(r.totals(s))
@@ -191,7 +217,10 @@ func (r *textRenderer) Close(s Summary) error {
 func (r *textRenderer) totals(s Summary) string {
 	read := fmt.Sprintf("%s, %s", count(s.Files, "file"), count(s.Statements, "statement"))
 	if s.Total() == 0 {
-		return "Nothing found: " + read + "."
+		if len(s.Problems) > 0 {
+			return nothingFound + " in what was reviewed: " + read + "; not reviewed: " + strconv.Itoa(len(s.Problems)) + "."
+		}
+		return nothingFound + ": " + read + "."
 	}
 	var parts []string
 	for c := check.Refused; c > check.Fine; c-- {
@@ -208,14 +237,14 @@ func (r *textRenderer) totals(s Summary) string {
 
 // next names the command most worth typing now.
 func (r *textRenderer) next(s Summary) string {
-	if s.Keeping == 0 || len(s.Paths) == 0 {
+	if s.Keeping == 0 || s.Next == "" {
 		return ""
 	}
 	mends := "a mend that keeps"
 	if s.Keeping > 1 {
 		mends = fmt.Sprintf("%d mends that keep", s.Keeping)
 	}
-	return fmt.Sprintf("Next: justlens mend %s   shows %s the rows.", strings.Join(s.Paths, " "), mends)
+	return fmt.Sprintf("Next: %s   shows %s the rows.", visible(s.Next), mends)
 }
 
 func count(n int, what string) string {

@@ -2,6 +2,7 @@ package check
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"justlens/core/text"
@@ -103,4 +104,40 @@ type Mend struct {
 	Effect Effect
 	// Edits are against the text as read; none where the mend is only told.
 	Edits []text.Edit
+}
+
+// Largest sizes of what a finding holds: a statement may be one line of megabytes.
+const (
+	mostText    = 2000      // bytes of a sentence
+	mostRelated = 20        // other places
+	mostEdits   = 64 * 1024 // bytes of a mend's texts, and of what says where they go
+	editSize    = 24
+)
+
+// bound cuts what is too long to be read. A mend that is too long is left out.
+func (f *Finding) bound() {
+	f.Message, f.Why = cut(f.Message), cut(f.Why)
+	f.Related = f.Related[:min(len(f.Related), mostRelated)]
+	for i := range f.Related {
+		f.Related[i].Message = cut(f.Related[i].Message)
+	}
+	f.Mends = slices.DeleteFunc(f.Mends, func(m Mend) bool { return m.size() > mostEdits })
+	for i := range f.Mends {
+		f.Mends[i].Title = cut(f.Mends[i].Title)
+	}
+}
+
+func (m Mend) size() int {
+	n := 0
+	for _, e := range m.Edits {
+		n += len(e.Text) + editSize
+	}
+	return n
+}
+
+func cut(s string) string {
+	if len(s) <= mostText {
+		return s
+	}
+	return strings.ToValidUTF8(s[:mostText], "") + "…"
 }

@@ -36,6 +36,7 @@ func (p *Pass) Report(f Finding) {
 	if f.Context.IsEmpty() {
 		f.Context = p.Stmt.Span
 	}
+	f.bound()
 	p.Found(f)
 }
 

@@ -2,9 +2,12 @@ package dialect
 
 import (
 	"fmt"
+	"maps"
+	"slices"
 	"strings"
 
 	"justlens/core/dialect/word"
+	"justlens/core/text"
 )
 
 // Dialect is a database's way to write SQL. The zero value is the standard.
@@ -46,7 +49,19 @@ func Parse(name string) (Dialect, error) {
 			return Dialect(i), nil
 		}
 	}
-	return ANSI, fmt.Errorf("unknown dialect %q: choose auto, %s", name, strings.Join(names[:], ", "))
+	if d, ok := aliases[strings.ToLower(name)]; ok {
+		return d, nil
+	}
+	meant := ""
+	if near := text.Nearest(name, append(slices.Sorted(maps.Keys(aliases)), names[:]...)); near != "" {
+		meant = fmt.Sprintf("; did you mean %s?", near)
+	}
+	return ANSI, fmt.Errorf("unknown dialect %q: choose auto, %s%s", name, strings.Join(names[:], ", "), meant)
+}
+
+// aliases are other names by which people call the dialects.
+var aliases = map[string]Dialect{
+	"postgresql": Postgres, "pg": Postgres, "mssql": SQLServer, "tsql": SQLServer, "sqlite3": SQLite, "plsql": Oracle, "sparksql": Spark,
 }
 
 // Set is a set of dialects.

@@ -36,6 +36,8 @@ type Mended struct {
 type Result struct {
 	Text  []byte
 	Mends []Mended
+	// Left are the findings in the text after its mends.
+	Left []review.Finding
 }
 
 // Count gives the number of mends with a fate.
@@ -95,7 +97,7 @@ func Mend(src []byte, wanted []check.Effect, review func([]byte) ([]review.Findi
 			result.Text, findings, settled = text, next, false
 		}
 	}
-	result.Mends = append(result.Mends, left...)
+	result.Mends, result.Left = append(result.Mends, left...), findings
 	return result, nil
 }
 

@@ -282,7 +282,7 @@ func (p *Parser) windowParens() *Window {
 	if p.atAny(word.Rows, word.Range, word.Groups) {
 		start := p.start()
 		p.frame()
-		w.Frame = text.Span{Start: start, End: p.last}
+		w.Frame = p.since(start)
 	}
 	p.expectKind(RightParen, ")")
 	return w

@@ -3,7 +3,6 @@ package syntax
 import (
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
-	"justlens/core/text"
 )
 
 // create reads CREATE TABLE, VIEW and INDEX, and passes over the rest.
@@ -308,7 +307,7 @@ func (p *Parser) references(c *Constraint) {
 				p.next()
 			}
 			p.next()
-			*action = text.Span{Start: start, End: p.last}
+			*action = p.since(start)
 			if p.tok.Kind == LeftParen { // SET NULL (column)
 				p.skipParens()
 			}

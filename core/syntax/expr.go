@@ -127,7 +127,7 @@ func (p *Parser) binary(start text.Pos, left Expr, op Op, power uint8, tokens in
 	for range tokens {
 		p.next()
 	}
-	opSpan := text.Span{Start: opStart, End: p.last}
+	opSpan := p.since(opStart)
 	var right Expr
 	if op.IsComparison() && p.atAny(word.Any, word.All, word.Some) && p.peek(1).Kind == LeftParen {
 		right = p.quantified()
@@ -350,7 +350,7 @@ func (p *Parser) like(start text.Pos, left Expr, not bool) Expr {
 		p.next()
 	}
 	p.next()
-	n.OpSpan = text.Span{Start: opStart, End: p.last}
+	n.OpSpan = p.since(opStart)
 	if p.atAny(word.Any, word.All, word.Some) && p.peek(1).Kind == LeftParen {
 		n.Pattern = p.quantified()
 	} else {

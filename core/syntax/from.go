@@ -46,7 +46,7 @@ func (p *Parser) joinsFrom(start text.Pos, left TableExpr) TableExpr {
 		if !ok {
 			return left
 		}
-		opSpan := text.Span{Start: opStart, End: p.last}
+		opSpan := p.since(opStart)
 		j := p.slabs.joins.New()
 		j.Type, j.Natural, j.OpSpan, j.Left = typ, natural, opSpan, left
 		j.Right = p.rightOperand()
@@ -119,7 +119,7 @@ func (p *Parser) joinInside(left TableExpr) TableExpr {
 	defer p.leave()
 	j := p.slabs.joins.New()
 	j.Type, j.Natural, j.Left = typ, natural, left
-	j.OpSpan = text.Span{Start: opStart, End: p.last}
+	j.OpSpan = p.since(opStart)
 	j.Right = p.rightOperand()
 	p.joinCondition(j, from)
 	j.node = p.node(left.Span().Start)

@@ -89,7 +89,7 @@ func (p *Parser) queryBody(q *Query, start text.Pos, from int) {
 
 // branch goes on with a set operator that stands behind ORDER BY or a row limit.
 func (p *Parser) branch(q *Query, start text.Pos, from int) {
-	near := text.Span{Start: p.tok.Span.Start, End: p.last}
+	near := text.Span{Start: p.tok.Span.Start, End: p.last} // its start is set below
 	if q.OrderBy != nil {
 		near.Start = q.OrderBy.span.Start
 	}
@@ -104,7 +104,7 @@ func (p *Parser) branch(q *Query, start text.Pos, from int) {
 	if !all {
 		p.accept(word.Distinct)
 	}
-	opSpan := text.Span{Start: opStart, End: p.last}
+	opSpan := p.since(opStart)
 	left := q.Body
 	right := p.setOps(0)
 	n := p.slabs.setOps.New()
@@ -144,7 +144,7 @@ func (p *Parser) resultClauses(q *Query, from int) {
 			p.next()
 			p.next()
 			p.skipParens()
-			q.Procedure = text.Span{Start: start, End: p.last}
+			q.Procedure = p.since(start)
 		case p.at(word.Rows) && p.peek(1).Word() == word.Examined:
 			p.rowsExamined()
 		case p.at(word.Option) && p.peek(1).Kind == LeftParen:
@@ -307,7 +307,7 @@ func (p *Parser) setOps(power int) Body {
 				p.skipParens()
 			}
 		}
-		opSpan := text.Span{Start: opStart, End: p.last}
+		opSpan := p.since(opStart)
 		right := p.setOps(opPower)
 		p.branchesInto(left, right)
 		p.leave()

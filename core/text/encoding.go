@@ -48,11 +48,35 @@ func (e encoding) decode(src []byte) []byte {
 	if e == utf16BigEndian {
 		order = binary.BigEndian
 	}
-	units := make([]uint16, 0, len(src)/2)
+	out := make([]byte, 0, len(src))
 	for i := bomSize; i+1 < len(src); i += 2 {
-		units = append(units, order.Uint16(src[i:]))
+		unit := rune(order.Uint16(src[i:]))
+		if utf16.IsSurrogate(unit) && i+3 < len(src) {
+			if r := utf16.DecodeRune(unit, rune(order.Uint16(src[i+2:]))); r != utf8.RuneError {
+				out = utf8.AppendRune(out, r)
+				i += 2
+				continue
+			}
+		}
+		if utf16.IsSurrogate(unit) {
+			out = append(out, surrogateLead, 0x80|byte(unit>>6)&0x3f, 0x80|byte(unit)&0x3f)
+			continue
+		}
+		out = utf8.AppendRune(out, unit)
 	}
-	return []byte(string(utf16.Decode(units)))
+	return out
+}
+
+// surrogateLead begins the three bytes in which half a pair of UTF-16, standing alone, is
+// kept: as UTF-8 would write it if it were a character.
+const surrogateLead = 0xED
+
+// decodeUnit is utf8.DecodeRune that takes halves of pairs, too.
+func decodeUnit(p []byte) (r rune, size int) {
+	if len(p) > 2 && p[0] == surrogateLead && p[1]&0xE0 == 0xA0 && p[2]&0xC0 == 0x80 {
+		return 0xD000 | rune(p[1]&0x3f)<<6 | rune(p[2]&0x3f), 3
+	}
+	return utf8.DecodeRune(p)
 }
 
 // Encode gives UTF-8 text as the file stores it, so that a changed text can be
@@ -63,8 +87,15 @@ func (f *File) Encode(changed []byte) []byte {
 	}
 	order := f.encoding.order()
 	out := order.AppendUint16(nil, 0xFEFF)
-	for _, unit := range utf16.Encode([]rune(string(changed))) {
-		out = order.AppendUint16(out, unit)
+	for i := 0; i < len(changed); {
+		r, size := decodeUnit(changed[i:])
+		i += size
+		if r > 0xFFFF {
+			high, low := utf16.EncodeRune(r)
+			out = order.AppendUint16(out, uint16(high))
+			r = low
+		}
+		out = order.AppendUint16(out, uint16(r))
 	}
 	return out
 }
@@ -77,7 +108,7 @@ func (f *File) Stored(p Pos) int {
 	}
 	offset := bomSize
 	for i := 0; i < int(p) && i < len(f.src); {
-		r, size := utf8.DecodeRune(f.src[i:])
+		r, size := decodeUnit(f.src[i:])
 		offset += 2
 		if r > 0xFFFF {
 			offset += 2

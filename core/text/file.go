@@ -138,7 +138,8 @@ func (f *File) LineCount() int {
 	return len(f.lines)
 }
 
-// Line gives the span of a line by its 1-based number, without its line end.
+// Line gives the span of a line by its 1-based number, without its line end and
+// without a byte order mark.
 func (f *File) Line(n int) Span {
 	f.index()
 	if n < 1 || n > len(f.lines) {
@@ -147,6 +148,9 @@ func (f *File) Line(n int) Span {
 	start, end := f.lines[n-1], Pos(len(f.src))
 	if n < len(f.lines) {
 		end = f.lines[n]
+	}
+	if n == 1 && bytes.HasPrefix(f.src, bom) {
+		start += Pos(len(bom))
 	}
 	for end > start && (f.src[end-1] == '\n' || f.src[end-1] == '\r') {
 		end--

@@ -232,7 +232,7 @@ func meantAsText(p *check.Pass, n *syntax.Name) (check.Certainty, bool) {
 		for _, s := range u.Scope.Sources {
 			columns = append(columns, columnNames(p, s)...)
 		}
-		if nearest(p.Names.String(n.Last().Sym), columns) != "" {
+		if text.Nearest(p.Names.String(n.Last().Sym), columns) != "" {
 			return 0, false // name.unknown-column tells
 		}
 	}

@@ -154,7 +154,7 @@ func initialOf(p *check.Pass, scope *bind.Scope, qualifier string) string {
 			names = append(names, p.Names.String(ref.Name[len(ref.Name)-1].Sym))
 		}
 		for _, n := range names {
-			if nearest(qualifier, []string{n}) != "" || len(qualifier) > 2 && strings.HasPrefix(n, qualifier) {
+			if text.Nearest(qualifier, []string{n}) != "" || len(qualifier) > 2 && strings.HasPrefix(n, qualifier) {
 				if found != "" && found != p.Ident(s.Name) {
 					return ""
 				}

@@ -65,7 +65,7 @@ func unknownTargets(p *check.Pass, table syntax.TableExpr, columns []syntax.Iden
 			Message: fmt.Sprintf("there is no column %s to write to", p.Ident(id)),
 			Why:     fmt.Sprintf("%s has no column of that name.", s.SchemaTable().Name),
 		}
-		if near := nearest(name, columnNames(p, s)); near != "" {
+		if near := text.Nearest(name, columnNames(p, s)); near != "" {
 			f.Why = fmt.Sprintf("%s has no column of that name, but %s.", s.SchemaTable().Name, near)
 			f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(id.Span, p.Dialect.Name(near, false))}}}
 		}
@@ -149,7 +149,7 @@ func runUnknownColumn(p *check.Pass, n syntax.Node) {
 	if name.Last().Quoted && p.Dialect.Has(dialect.ExecutedComments) {
 		return
 	}
-	if near := nearest(p.Names.String(name.Last().Sym), candidates); near != "" {
+	if near := text.Nearest(p.Names.String(name.Last().Sym), candidates); near != "" {
 		f.Why = fmt.Sprintf("%s no column of that name, but %s.", has(p, sources), near)
 		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(name.Last().Span, p.Dialect.Name(near, false))}}}
 	} else if owners := ownersOf(p, name.Last().Sym); len(owners) > 0 {

@@ -51,7 +51,7 @@ func runUnknownTable(p *check.Pass, n syntax.Node) {
 		if p.Dialect.Has(dialect.ExecutedComments) || len(ref.Name) > 1 {
 			f.Certainty = check.Likely // it may stand in another database
 		}
-		if near := nearest(p.Names.String(last.Sym), tableNames(p)); near != "" {
+		if near := text.Nearest(p.Names.String(last.Sym), tableNames(p)); near != "" {
 			f.Why = fmt.Sprintf("Neither the schema nor the script has a table or view of that name; there is %s.", near)
 			f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(last.Span, p.Dialect.Name(near, false))}}}
 		}
