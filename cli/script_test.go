@@ -1,7 +1,6 @@
 package cli_test
 
 import (
-	"context"
 	"encoding/binary"
 	"errors"
 	"os"
@@ -19,7 +18,7 @@ import (
 func TestMain(m *testing.M) {
 	testscript.Main(m, map[string]func(){
 		"justlens": func() {
-			os.Exit(cli.Run(context.Background(), os.Args[1:], os.Stdin, os.Stdout, os.Stderr, os.Getenv))
+			os.Exit(cli.Main())
 		},
 	})
 }
