@@ -50,6 +50,9 @@ func IsSource(name string) bool {
 	if IsAddress(name) {
 		return true
 	}
+	if info, err := os.Stat(name); err != nil || !info.Mode().IsRegular() {
+		return false // a pipe can be read once
+	}
 	f, err := os.Open(name)
 	if err != nil {
 		return false

@@ -43,7 +43,7 @@ func GuideCheck(w io.Writer, s Style, c *check.Check) error {
 		b.WriteString(line + "\n")
 	}
 	if c.Needs == check.Schema {
-		b.WriteString("Surer with:  --schema SOURCE\n")
+		b.WriteString("More certain with:  --schema SOURCE\n")
 	}
 	if c.OnRequest {
 		b.WriteString("Shown with:  --certainty possible\n")
@@ -97,11 +97,11 @@ func example(b *strings.Builder, s Style, e check.Example) {
 	}
 	fmt.Fprintf(b, "\n%s\n", s.strong(heading))
 	sql := func(label, query, color string) {
-		for i, line := range wrap(query, s.Width-12) {
+		for i, line := range wrap(query, s.Width-16) {
 			if i > 0 {
 				label = ""
 			}
-			b.WriteString("  " + s.paint(fmt.Sprintf("%-9s ", label), color) + line + "\n")
+			b.WriteString("  " + s.paint(fmt.Sprintf("%-13s ", label), color) + line + "\n")
 		}
 	}
 	if e.Bad != "" {
@@ -110,7 +110,7 @@ func example(b *strings.Builder, s Style, e check.Example) {
 	}
 	for _, near := range e.Near {
 		if near != e.Good {
-			sql("silent", near, gray)
+			sql("not reported", near, gray)
 		}
 	}
 }

@@ -26,12 +26,14 @@ type textRenderer struct {
 	told   int
 	untold int
 	silent int // files that are not told of for it
+
+	explained map[check.Effect]bool
 }
 
 // NewText makes a renderer for people that tells of as many findings as limit says, 0 for
 // all.
 func NewText(w io.Writer, s Style, limit int) Renderer {
-	return &textRenderer{w: w, style: s, limit: limit}
+	return &textRenderer{w: w, style: s, limit: limit, explained: map[check.Effect]bool{}}
 }
 
 func (r *textRenderer) File(f *review.File) error {
@@ -138,6 +140,28 @@ func quoted(s string) string {
 	return openMark + s + closeMark
 }
 
+// elsewhere says in words what comes of a finding on some databases.
+func elsewhere(c check.Consequence, names []string) string {
+	verb := map[check.Consequence][2]string{
+		check.Refused: {"refuses it", "refuse it"}, check.Wrong: {"runs it, with wrong rows", "run it, with wrong rows"},
+		check.Slow: {"runs it, but slowly", "run it, but slowly"}, check.Unclear: {"runs it, with right rows", "run it, with right rows"},
+		check.Fine: {"takes it as meant", "take it as meant"},
+	}[c]
+	last := len(names) - 1
+	if last == 0 {
+		return names[0] + " " + verb[0]
+	}
+	return strings.Join(names[:last], ", ") + " and " + names[last] + " " + verb[1]
+}
+
+// effects explain the words for what a mend does to the result; each is told where the
+// word stands first.
+var effects = map[check.Effect]string{
+	check.SameRows: "same rows: the result stays as it is, which is proved",
+	check.NewRows:  "new rows: the result changes, to what was evidently meant",
+	check.ByHand:   "by hand: a sketch or a choice, which only a person can make",
+}
+
 // indented writes prose behind the margin.
 func (r *textRenderer) indented(prose, color string) {
 	for _, line := range wrap(prose, r.style.Width-margin) {
@@ -156,7 +180,7 @@ func (r *textRenderer) elsewhere(found *check.Finding, here dialect.Dialect) {
 			}
 		}
 		if len(names) > 0 {
-			parts = append(parts, c.String()+" on "+strings.Join(names, ", "))
+			parts = append(parts, elsewhere(c, names))
 		}
 		if c == check.Fine {
 			break
@@ -174,6 +198,10 @@ func (r *textRenderer) mend(f *review.File, m *check.Mend) {
 	wrapped := wrap(title, r.style.Width-margin)
 	for _, line := range wrapped {
 		r.line(strings.Repeat(" ", margin) + r.style.paint(line, green))
+	}
+	if !r.explained[m.Effect] {
+		r.explained[m.Effect] = true
+		r.indented("("+effects[m.Effect]+")", gray)
 	}
 	for i, l := range lines {
 		if i == diffLines {

@@ -1,6 +1,7 @@
 package syntax
 
 import (
+	"bytes"
 	"strings"
 
 	"justlens/core/dialect"
@@ -133,8 +134,11 @@ func (p *Parser) tellScanned(tokens []Token) {
 	}
 	for _, t := range tokens {
 		if t.Flags&Unclosed != 0 {
-			opener := text.Span{Start: t.Span.Start, End: t.Span.Start + 1}
-			p.errors = append(p.errors[:0], Error{Kind: UnclosedError, Span: opener, Found: string(p.scan.src[t.Span.Start])})
+			at := t.Span.Start
+			if k := bytes.IndexByte(p.scan.src[at:min(t.Span.End, at+4)], '\''); k > 0 { // behind a prefix, as in N'…
+				at += text.Pos(k)
+			}
+			p.errors = append(p.errors[:0], Error{Kind: UnclosedError, Span: text.Span{Start: at, End: at + 1}, Found: string(p.scan.src[at])})
 			break
 		}
 	}
@@ -164,6 +168,10 @@ func (p *Parser) missingComma() bool {
 		return false
 	}
 	if p.broken || p.i == 0 {
+		return false
+	}
+	if before := p.scan.tokens[p.i-1]; stops[before.Word()]&startsClause != 0 { // a clause without its list, as ORDER BY LIMIT 3
+		p.breakOff(Error{Kind: UnexpectedError, Span: before.Span, Expected: "an element of the list", Found: string(p.scan.src[before.Span.Start:before.Span.End])})
 		return false
 	}
 	last := p.scan.tokens[p.i-1].Span

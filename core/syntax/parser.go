@@ -366,6 +366,8 @@ func (p *Parser) node(start text.Pos) node {
 
 // since gives the span from a position to the end of the last token, empty if none stood
 // behind it.
-func (p *Parser) since(start text.Pos) text.Span { return text.Span{Start: start, End: max(p.last, start)} }
+func (p *Parser) since(start text.Pos) text.Span {
+	return text.Span{Start: start, End: max(p.last, start)}
+}
 
 func (p *Parser) start() text.Pos { return p.tok.Span.Start }

@@ -107,7 +107,12 @@ func (p *Parser) selectItem() *SelectItem {
 		item.Alias = Ident{Span: p.tok.Span, Sym: p.textSym(p.tok.Span), Quoted: true}
 		p.next()
 	} else {
+		before, end := p.i, p.last
 		item.As, item.Alias = p.alias(notOutputAlias)
+		if p.tok.Kind == Dot && !item.As && p.i == before+1 { // no alias, but the next element: a.x b.y
+			p.i, p.last, item.Alias = before, end, Ident{}
+			p.load()
+		}
 	}
 	item.node = p.node(start)
 	return item

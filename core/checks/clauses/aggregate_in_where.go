@@ -53,7 +53,7 @@ func runAggregateInWhere(p *check.Pass, n syntax.Node) {
 		Context:   where.Span(),
 		Certainty: check.Certain,
 		Message:   fmt.Sprintf("WHERE cannot use the aggregate %s", p.Brief(call)),
-		Why: fmt.Sprintf("WHERE picks single rows before they are grouped, so %s does not exist there yet; HAVING picks groups.",
+		Why: fmt.Sprintf("WHERE picks single rows before they are grouped, so %s is not known yet; HAVING tests groups.",
 			p.Text(call)),
 	}
 	if belongsOutside(p, call) {

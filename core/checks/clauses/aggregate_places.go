@@ -36,7 +36,7 @@ var aggregateInJoin = &check.Check{
 			p.Report(check.Finding{
 				Span: c.Span(), Context: j.On.Span(), Certainty: check.Certain,
 				Message: fmt.Sprintf("ON cannot use the aggregate %s", p.Brief(c)),
-				Why:     "Joins put single rows side by side before they are grouped, so the aggregate does not exist there yet.",
+				Why:     "Rows are joined before they are grouped, so no aggregate is known yet.",
 				Mends:   []check.Mend{{Title: "ask it in HAVING, or work it out in a derived table and join that", Effect: check.ByHand}},
 			})
 		})
@@ -81,7 +81,7 @@ func runAggregateInGroupBy(p *check.Pass, n syntax.Node) {
 		f := check.Finding{
 			Span: x.Span(), Certainty: check.Certain,
 			Message: fmt.Sprintf("GROUP BY cannot use the aggregate %s", p.Brief(found)),
-			Why:     "The groups must be known before anything is worked out for them.",
+			Why:     "Groups are formed first, and an aggregate is computed for each of them afterwards.",
 		}
 		if len(g.Items) > 1 {
 			s := text.Span{Start: g.Items[max(i-1, 0)].Span().End, End: x.Span().End}
@@ -151,7 +151,7 @@ var nestedAggregate = &check.Check{
 				p.Report(check.Finding{
 					Span: inner.Span(), Context: outer.Span(), Certainty: check.Certain,
 					Message: fmt.Sprintf("%s stands inside the aggregate %s", p.Brief(inner), p.FunctionText(outer)),
-					Why:     "The inner aggregate leaves one value a group, so the outer one has no rows left to work on in the same query.",
+					Why:     "Compute the inner aggregate in a derived table; one query aggregates once.",
 					Mends:   []check.Mend{{Title: "work the inner aggregate out in a derived table", Effect: check.ByHand}},
 				})
 			})
@@ -195,7 +195,7 @@ var aggregateInWrite = &check.Check{
 		p.Report(check.Finding{
 			Span: c.Span(), Certainty: check.Certain,
 			Message: fmt.Sprintf("%s cannot use %s", name, p.Brief(c)),
-			Why:     "It works on one row at a time, so there are no rows to put together.",
+			Why:     "A write handles one row at a time, so there is no group to aggregate.",
 			Mends:   []check.Mend{{Title: "take the value from a subquery", Effect: check.ByHand}},
 		})
 	},
@@ -287,7 +287,7 @@ var subqueryInGroupBy = &check.Check{
 					p.Report(check.Finding{
 						Span: q.Span(), Certainty: check.Certain,
 						Message: "GROUP BY holds a subquery",
-						Why:     "A join, or a derived table that names the value, says the same and can be read.",
+						Why:     "Name the value in a derived table, or join, and group by the name.",
 						Mends:   []check.Mend{{Title: "name the value in a derived table, and group by the name", Effect: check.ByHand}},
 					})
 				}

@@ -66,7 +66,7 @@ func runOrderInSubquery(p *check.Pass, n syntax.Node) {
 	p.Report(check.Finding{
 		Span: q.OrderBy.Span(), Certainty: check.Certain,
 		Message: fmt.Sprintf("ORDER BY in %s promises no order", what),
-		Why:     "Only the outermost ORDER BY says in which order rows come, and no row limit here picks rows by it.",
+		Why:     "Only the outermost ORDER BY decides the order of the rows, and here no row limit needs it.",
 		Mends:   []check.Mend{{Title: "drop it", Effect: check.SameRows, Edits: p.RemoveClause(q.OrderBy)}},
 	})
 }
@@ -122,7 +122,7 @@ func runOrderInBranch(p *check.Pass) {
 		p.Report(check.Finding{
 			Span: e.Near, Certainty: check.Certain,
 			Message: fmt.Sprintf("%s stands before %s", firstWord(p, e.Near), firstWord(p, e.Span)),
-			Why:     "It could only apply to the whole result, and for that it stands behind the last branch; parentheses make it one branch's own.",
+			Why:     "Put it behind the last branch to order the whole result, or put this branch in parentheses.",
 			Related: []check.Related{{Span: e.Span, Message: "the operator"}},
 			Mends: []check.Mend{
 				{Title: "drop it here", Effect: check.NewRows, Edits: p.Remove(text.Span{Start: p.EndBefore(e.Near.Start), End: e.Near.End})},
@@ -192,7 +192,7 @@ func distinctOrder(p *check.Pass, q *syntax.Query, sel *syntax.Select) {
 		p.Report(check.Finding{
 			Span: item.X.Span(), Context: q.OrderBy.Span(), Certainty: check.Certain,
 			Message: fmt.Sprintf("ORDER BY %s is not in the DISTINCT list", p.Brief(item.X)),
-			Why:     "DISTINCT puts equal rows together first, and several values of it may stand behind one row that is left.",
+			Why:     "One row of the result may stand for several values of it, so the order is not defined.",
 			Mends:   []check.Mend{{Title: "select it too, or order by what is selected", Effect: check.ByHand}},
 		})
 	}
@@ -273,7 +273,7 @@ func branchOrder(p *check.Pass, q *syntax.Query, op *syntax.SetOp) {
 			Span: item.X.Span(), Context: q.OrderBy.Span(), Certainty: check.Certain,
 			Verdicts: check.Everywhere(check.Refused),
 			Message:  fmt.Sprintf("the result has no column %s to order by", p.Brief(item.X)),
-			Why:      "The columns of a set operation are called as the first branch calls them, and nothing else is left to order by.",
+			Why:      "A set operation takes the names of its columns from the first branch, and orders by those only.",
 			Mends:    []check.Mend{{Title: "order by a column of the first branch, or select this one in every branch", Effect: check.ByHand}},
 		})
 	}
@@ -460,8 +460,8 @@ func runHavingUngrouped(p *check.Pass, n syntax.Node) {
 	}
 	f := check.Finding{
 		Span: h.Span(), Certainty: check.Certain,
-		Message: "HAVING picks groups, and this query has none",
-		Why:     "Single rows are picked by WHERE; HAVING is asked of groups, which only GROUP BY or an aggregate makes.",
+		Message: "HAVING tests groups, and this query has none",
+		Why:     "WHERE tests single rows; HAVING tests groups, and without GROUP BY or an aggregate there are none.",
 	}
 	if p.Dialect.Has(dialect.ExecutedComments) {
 		f.Why = "It is taken for WHERE here, but only selected columns can be named; other databases refuse it."
@@ -514,13 +514,13 @@ func runCTEOrder(p *check.Pass, n syntax.Node) {
 		f := check.Finding{
 			Span: ref.Name[0].Span, Certainty: check.Certain,
 			Message: fmt.Sprintf("%s cannot be seen here", name),
-			Why:     "It is defined further on, and common table expressions see only those before them.",
+			Why:     "Define it first: a common table expression sees only those before it.",
 			Mends:   []check.Mend{{Title: "define it first", Effect: check.ByHand}},
 		}
 		if cte := around(p, ref); cte != nil && cte.Name.Sym == ref.Name[0].Sym {
 			with, _ := p.Parent(cte).(*syntax.With)
 			f.Message = fmt.Sprintf("%s names itself without RECURSIVE", name)
-			f.Why = "Without the word the name means a table outside, and none is known."
+			f.Why = "Write WITH RECURSIVE; without it the name means a table, and no such table is known."
 			if with != nil && !with.Recursive && !p.Dialect.Has(dialect.ImplicitRecursion) {
 				at := with.Span().Start + 4
 				f.Mends = []check.Mend{{Title: "write WITH RECURSIVE", Effect: check.NewRows, Edits: []text.Edit{check.Insert(at, " "+p.Word(with.Span().Start, "RECURSIVE"))}}}

@@ -55,7 +55,7 @@ func runCountElse(p *check.Pass, n syntax.Node) {
 			}
 		}
 		f.Message = fmt.Sprintf("COUNT counts the rows of ELSE %s, too", p.Brief(lit))
-		f.Why = fmt.Sprintf("It leaves out only NULL, and %s is none, so every row is counted.", p.Brief(lit))
+		f.Why = fmt.Sprintf("COUNT leaves out only NULL, and %s is not NULL, so every row is counted.", p.Brief(lit))
 		f.Mends = []check.Mend{{Title: "drop ELSE", Effect: check.NewRows,
 			Edits: p.Remove(text.Span{Start: x.Whens[len(x.Whens)-1].Span().End, End: x.Else.Span().End})}}
 	case *syntax.Binary:
@@ -64,7 +64,7 @@ func runCountElse(p *check.Pass, n syntax.Node) {
 		}
 		f.Certainty = check.Likely
 		f.Message = fmt.Sprintf("COUNT counts the rows in which %s is false, too", p.Brief(x))
-		f.Why = "It leaves out only NULL, and false is none."
+		f.Why = "COUNT leaves out only NULL, and false is not NULL."
 		name := c.Name[0].Span
 		if p.Dialect.Has(dialect.ExecutedComments) || p.Dialect == dialect.SQLite {
 			f.Mends = []check.Mend{{Title: "add up instead", Effect: check.NewRows, Edits: []text.Edit{check.Replace(name, p.Word(name.Start, "SUM"))}}}
@@ -118,7 +118,7 @@ var havingZero = &check.Check{
 			p.Report(check.Finding{
 				Span: b.Span(), Context: h.Span(), Certainty: check.Certain,
 				Message: fmt.Sprintf("no group meets %s", p.Brief(b)),
-				Why:     "Each group has one row at least, so nothing ever comes out.",
+				Why:     "Every group has at least one row, so no group is ever returned.",
 				Mends:   []check.Mend{{Title: "ask the parents, by NOT EXISTS or an outer join", Effect: check.ByHand}},
 			})
 		})
@@ -146,7 +146,7 @@ var distinctInSum = &check.Check{
 		p.Report(check.Finding{
 			Span: c.Span(), Certainty: check.Likely,
 			Message: fmt.Sprintf("equal values of %s count once only", p.Brief(c.Args[0])),
-			Why:     "DISTINCT drops rows that are different things of the same size.",
+			Why:     "DISTINCT drops equal values, though they come from different rows.",
 			Mends:   []check.Mend{dropDistinct(c, check.NewRows)},
 		})
 	},
@@ -172,7 +172,7 @@ var distinctInMinMax = &check.Check{
 		p.Report(check.Finding{
 			Span: c.Span(), Certainty: check.Certain,
 			Message: fmt.Sprintf("DISTINCT changes nothing in %s", p.FunctionText(c)),
-			Why:     "The least and the greatest value stay the same however often they come.",
+			Why:     "The smallest and the greatest value do not depend on how often a value occurs.",
 			Mends:   []check.Mend{dropDistinct(c, check.SameRows)},
 		})
 	},
@@ -200,8 +200,8 @@ var countDistinctStar = &check.Check{
 		if c.Distinct && c.Star && p.FunctionName(c) == "count" {
 			p.Report(check.Finding{
 				Span: c.Span(), Certainty: check.Certain,
-				Message: "COUNT cannot tell whole rows apart",
-				Why:     "DISTINCT inside an aggregate takes an expression.",
+				Message: "COUNT(DISTINCT *) is not SQL",
+				Why:     "Name the column to count inside DISTINCT.",
 				Mends:   []check.Mend{{Title: "count the distinct keys, or count the rows of SELECT DISTINCT in a derived table", Effect: check.ByHand}},
 			})
 		}
@@ -259,7 +259,7 @@ func runRepeatedKey(p *check.Pass, n syntax.Node) {
 			p.Report(check.Finding{
 				Span: item.Span(), Certainty: check.Certain, Verdicts: verdicts,
 				Message: fmt.Sprintf("%s comes twice", p.Brief(x)),
-				Why:     "The second time it makes no difference.",
+				Why:     "The second one changes nothing.",
 				Related: []check.Related{{Span: first.Span(), Message: "the first of them"}},
 				Mends: []check.Mend{{Title: "drop it", Effect: check.SameRows,
 					Edits: p.Remove(text.Span{Start: before.Span().End, End: item.Span().End})}},
@@ -332,7 +332,7 @@ func runWithoutAggregate(p *check.Pass, n syntax.Node) {
 	p.Report(check.Finding{
 		Span: g.Span(), Context: sel.Span(), Certainty: check.Certain,
 		Message: "GROUP BY without an aggregate only drops repeated rows",
-		Why:     "That is what DISTINCT says in one word.",
+		Why:     "SELECT DISTINCT says the same in one word.",
 		Mends: []check.Mend{{Title: "say DISTINCT", Effect: check.SameRows,
 			Edits: append([]text.Edit{check.Insert(first.Span.Start, p.Word(word.Span.Start, "DISTINCT")+" ")}, p.RemoveClause(g)...)}},
 	})

@@ -43,7 +43,7 @@ var averageOfAverages = &check.Check{
 		p.Report(check.Finding{
 			Span: c.Span(), Certainty: check.Likely,
 			Message: fmt.Sprintf("%s averages what is an average already", p.Brief(c)),
-			Why:     "Each group weighs the same in it, however many rows it has.",
+			Why:     "Each group counts the same, however many rows it has.",
 			Related: []check.Related{{Span: inner.Span(), Message: "the average of a group"}},
 			Mends:   []check.Mend{{Title: "give out the sum and the count, and divide their sums", Effect: check.ByHand}},
 		})
@@ -117,7 +117,7 @@ func runSumEmpty(p *check.Pass, n syntax.Node) {
 	switch {
 	case around.Op >= syntax.OpAdd && around.Op <= syntax.OpModulo:
 		f.Certainty = check.Possible
-		f.Why = "What is worked out from NULL is NULL."
+		f.Why = "A calculation with NULL gives NULL."
 		if p.FunctionName(c) == "sum" {
 			f.Certainty = check.Likely
 			f.Mends = []check.Mend{{Title: "let the sum of nothing be 0", Effect: check.NewRows,
@@ -220,7 +220,7 @@ func runFilterOutside(p *check.Pass, n syntax.Node) {
 	p.Report(check.Finding{
 		Span: where.Span(), Context: sel.Span(), Certainty: check.Certain,
 		Message: "the outer query only filters the groups of the derived table",
-		Why:     "HAVING does so where the groups are made.",
+		Why:     "HAVING filters groups in the query that makes them.",
 		Related: []check.Related{{Span: inner.GroupBy.Span(), Message: "the groups"}},
 		Mends: []check.Mend{{Title: fmt.Sprintf("say %s %s behind GROUP BY, and drop the outer query", p.Word(where.Span().Start, "HAVING"),
 			p.EditedText(where.Cond, edits)), Effect: check.ByHand}},
@@ -308,7 +308,7 @@ func runLatestTie(p *check.Pass, n syntax.Node) {
 	p.Report(check.Finding{
 		Span: b.Span(), Context: sel.Span(), Certainty: check.Possible,
 		Message: fmt.Sprintf("rows that tie for the %s %s all come out", map[string]string{"max": "greatest", "min": "least"}[p.FunctionName(c)], p.Brief(column)),
-		Why:     fmt.Sprintf("No key of %s keeps two rows from having the same.", u.Source.SchemaTable().Name),
+		Why:     fmt.Sprintf("No key of %s prevents two rows from having the same value.", u.Source.SchemaTable().Name),
 		Mends:   []check.Mend{{Title: "number the rows by ROW_NUMBER() in an order that ends in a key, and take the first", Effect: check.ByHand}},
 	})
 }

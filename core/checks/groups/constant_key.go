@@ -51,13 +51,13 @@ var byPosition = &check.Check{
 			f := check.Finding{
 				Span: lit.Span(), Context: g.Span(), Certainty: check.Certain,
 				Message: fmt.Sprintf("%d stands for %s", at, p.Brief(key)),
-				Why:     "Another column is meant as soon as the select list changes.",
+				Why:     "When the select list changes, the number means another column.",
 				Related: []check.Related{{Span: sel.Items[at-1].Span(), Message: "the column at that place"}},
 			}
 			effect := check.SameRows
 			if !readsPositions.Has(p.Dialect) {
 				effect = check.NewRows
-				f.Why = "Not every database reads a number in GROUP BY as the place of a column."
+				f.Why = "Some databases do not accept a column number in GROUP BY."
 			}
 			if isColumnExpr(key) && !p.HasComment(key.Span()) {
 				f.Mends = []check.Mend{{Title: "write the expression", Effect: effect, Edits: []text.Edit{check.Replace(lit.Span(), p.Text(key))}}}
@@ -121,7 +121,7 @@ var constantKey = &check.Check{
 			p.Report(check.Finding{
 				Span: lit.Span(), Context: g.Span(), Certainty: check.Certain,
 				Message: fmt.Sprintf("%s is the same for every row", p.Brief(lit)),
-				Why:     "It is text, not the name of a column, and makes no groups.",
+				Why:     "It is text, not a column, so all rows fall into one group.",
 				Mends:   []check.Mend{{Title: "name the column without these quotes, or drop the key", Effect: check.ByHand}},
 			})
 		}

@@ -119,9 +119,9 @@ func reportFanOut(p *check.Pass, sel *syntax.Select, c *syntax.Call, fan fan) {
 	name, argument := p.FunctionName(c), c.Args[0]
 	f := check.Finding{
 		Span: c.Span(), Context: sel.Span(), Certainty: fan.certainty,
-		Message: fmt.Sprintf("%s takes each row of %s once for every row of %s that it is joined to", p.Brief(c), strings.Join(names, " and "), called(p, many)),
-		Why:     "One row meets several there, and its value comes as often.",
-		Related: []check.Related{{Span: many.Node.Span(), Message: "several rows of it meet one"}},
+		Message: fmt.Sprintf("the join with %s repeats rows of %s, so %s counts them more than once", called(p, many), strings.Join(names, " and "), p.Brief(c)),
+		Why:     fmt.Sprintf("A row of %s that meets three rows of %s is taken three times.", names[0], called(p, many)),
+		Related: []check.Related{{Span: many.Node.Span(), Message: "this table repeats them"}},
 		Mends: []check.Mend{{Title: fmt.Sprintf("aggregate %s before the join, in a derived table of one row for each key", called(p, many)),
 			Effect: check.ByHand}},
 	}

@@ -76,7 +76,7 @@ func runHavingAsWhere(p *check.Pass, n syntax.Node) {
 			Context:   s.Having.Span(),
 			Certainty: check.Certain,
 			Message:   fmt.Sprintf("HAVING tests %s, which WHERE could test", shown(p, c)),
-			Why:       "It uses grouped columns only, so it holds for all rows of a group or for none; WHERE would leave them out before they are grouped.",
+			Why:       "It uses grouped columns only. In WHERE it leaves the rows out before they are grouped, which is less work.",
 			Mends:     []check.Mend{mend},
 		})
 	}

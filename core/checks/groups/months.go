@@ -60,7 +60,7 @@ func runMonthWithoutYear(p *check.Pass, n syntax.Node) {
 		f := check.Finding{
 			Span: x.Span(), Context: sel.Span(), Certainty: check.Likely,
 			Message: fmt.Sprintf("the same %s of every year falls into one group", part.unit),
-			Why:     fmt.Sprintf("%s says nothing of the year.", p.Brief(meant)),
+			Why:     fmt.Sprintf("%s does not tell the year.", p.Brief(meant)),
 		}
 		if !addsUp(p, sel) {
 			f.Certainty = check.Possible // an average over the years is often meant

@@ -152,9 +152,9 @@ func reportCountOuterJoin(p *check.Pass, sel *syntax.Select, c *syntax.Call, chi
 	child := called(p, children[0])
 	f := check.Finding{
 		Span: c.Span(), Context: sel.Span(), Certainty: check.Likely,
-		Message: fmt.Sprintf("%s is 1 where there is no row of %s", p.Brief(c), child),
-		Why:     "The outer join keeps a parent without children as one row, and that row is counted.",
-		Related: []check.Related{{Span: children[0].Node.Span(), Message: "NULL in the place of what is not there"}},
+		Message: fmt.Sprintf("%[1]s gives 1, not 0, where there is no row of %[2]s", p.Brief(c), child),
+		Why:     "Count a column of the optional side: the outer join keeps a parent without children as one row.",
+		Related: []check.Related{{Span: children[0].Node.Span(), Message: "the optional side of the outer join"}},
 	}
 	key := keyColumn(p, children[0])
 	if len(children) > 1 || key == "" {
@@ -222,7 +222,7 @@ func runInnerLosesParents(p *check.Pass, n syntax.Node) {
 		p.Report(check.Finding{
 			Span: item.Span(), Context: sel.Span(), Certainty: check.Possible,
 			Message: fmt.Sprintf("rows of %s without any of %s are left out, not counted 0", called(p, parent), called(p, child)),
-			Why:     "The inner join gives no row for them.",
+			Why:     "The inner join returns no row for them.",
 			Related: []check.Related{{Span: j.OpSpan, Message: "an inner join"}},
 			Mends:   []check.Mend{{Title: title, Effect: check.ByHand}},
 		})
@@ -283,7 +283,7 @@ func runCountNullable(p *check.Pass, n syntax.Node) {
 	p.Report(check.Finding{
 		Span: c.Span(), Certainty: check.Possible,
 		Message: fmt.Sprintf("%s leaves out the rows in which %s is NULL", p.Brief(c), p.Brief(name)),
-		Why:     fmt.Sprintf("The name %s says that rows are counted.", p.Ident(item.Alias)),
+		Why:     fmt.Sprintf("The alias %s says that rows are counted.", p.Ident(item.Alias)),
 		Mends: []check.Mend{{Title: "count the rows", Effect: check.NewRows,
 			Edits: []text.Edit{check.Replace(text.Span{Start: c.Name[0].Span.End, End: c.Span().End}, "(*)")}}},
 	})

@@ -32,7 +32,7 @@ var singleton = &check.Check{
 		p.Report(check.Finding{
 			Span: n.Span(), Context: sel.Span(), Certainty: check.Certain,
 			Message: "each group is a single row",
-			Why:     "What is grouped by holds a key of the rows, so there is nothing to aggregate.",
+			Why:     "The grouped columns hold a key, so every group has one row and there is nothing to aggregate.",
 			Mends:   []check.Mend{{Title: "group by less, or drop GROUP BY and the aggregates", Effect: check.ByHand}},
 		})
 	},
@@ -67,7 +67,7 @@ var nestedTooFine = &check.Check{
 		p.Report(check.Finding{
 			Span: key.Span(), Context: sel.Span(), Certainty: check.Likely,
 			Message: fmt.Sprintf("with %s each group is a single row", p.Brief(key)),
-			Why:     "It tells all rows apart, so the aggregates have nothing to add up.",
+			Why:     "It is different in every row, so there is nothing to aggregate.",
 			Mends:   []check.Mend{{Title: fmt.Sprintf("group without %s", p.Brief(key)), Effect: check.ByHand}},
 		})
 	},

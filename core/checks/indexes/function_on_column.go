@@ -102,7 +102,7 @@ func judge(p *check.Pass, place syntax.Node, c comparison) bool {
 		Certainty: certainty(p, u),
 		Verdicts:  verdicts(p, c.function),
 		Message:   fmt.Sprintf("%s hides %s from its index", oneLine(p, c.function), name),
-		Why:       fmt.Sprintf("An index on %s holds its bare values, so the function is worked out for every row.", name),
+		Why:       fmt.Sprintf("Compare the bare column: an index on %s holds its values, not the function's, so every row is read.", name),
 	}
 	if mend, ok := rangeMend(p, c, u, column); ok {
 		f.Mends = append(f.Mends, mend)

@@ -49,12 +49,12 @@ func runComma(p *check.Pass, n syntax.Node) {
 		Span:      first.Join(last),
 		Context:   s.From.Span().Join(s.Where.Span()),
 		Certainty: check.Certain,
-		Message:   fmt.Sprintf("%s are joined by commas, and tied in WHERE", sources(p, s)),
-		Why:       "The conditions that tie the sources stand among the filters, where a missing one goes unseen and multiplies the rows.",
+		Message:   fmt.Sprintf("%s are listed with commas and joined in WHERE", sources(p, s)),
+		Why:       "A join condition that is forgotten among the filters goes unseen, and multiplies the rows.",
 	}
 	for i, c := range chain {
 		if ties[i] > 0 {
-			f.Related = append(f.Related, check.Related{Span: c.Span(), Message: "a tie"})
+			f.Related = append(f.Related, check.Related{Span: c.Span(), Message: "a join condition"})
 		}
 	}
 	if known {

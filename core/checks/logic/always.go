@@ -59,6 +59,14 @@ func runAlwaysFalse(p *check.Pass, n syntax.Node) {
 	}
 }
 
+// neverTrue says that a condition is never true, and of a range what is wrong with it.
+func neverTrue(p *check.Pass, x syntax.Expr) string {
+	if b, ok := syntax.Unparen(x).(*syntax.Between); ok && !b.Not {
+		return fmt.Sprintf("BETWEEN %s AND %s is never true: the smaller bound must come first", p.Brief(b.Low), p.Brief(b.High))
+	}
+	return p.Brief(x) + " is never true"
+}
+
 // contradiction reports the first conditions of a chain of ANDs that exclude each
 // other, or one that nothing meets.
 func contradiction(p *check.Pass, operands []syntax.Expr, clause string) bool {
@@ -86,8 +94,8 @@ func contradiction(p *check.Pass, operands []syntax.Expr, clause string) bool {
 		if q.NeverTrue() {
 			p.Report(check.Finding{
 				Span: x.Span(), Certainty: check.Certain,
-				Message: fmt.Sprintf("no %s can meet %s", column, p.Brief(x)),
-				Why:     "No value makes the condition true, so no row ever comes out.",
+				Message: neverTrue(p, x),
+				Why:     fmt.Sprintf("No %s meets it, so no row is ever returned.", column),
 				Mends:   []check.Mend{{Title: "say which values are meant: OR where either may hold, or the bounds the other way round", Effect: check.ByHand}},
 			})
 			return true
@@ -98,8 +106,8 @@ func contradiction(p *check.Pass, operands []syntax.Expr, clause string) bool {
 			}
 			p.Report(check.Finding{
 				Span: x.Span(), Certainty: check.Certain,
-				Message: fmt.Sprintf("no %s can meet %s and %s", column, p.Brief(texts[i]), p.Brief(x)),
-				Why:     "The two exclude each other, and AND asks for both, so no row ever comes out.",
+				Message: fmt.Sprintf("no %s meets both %s and %s", column, p.Brief(texts[i]), p.Brief(x)),
+				Why:     "No value meets both conditions, so no row is ever returned.",
 				Related: []check.Related{{Span: texts[i].Span(), Message: "this excludes it"}},
 				Mends:   []check.Mend{{Title: "join them by OR, or correct one of them", Effect: check.ByHand}},
 			})
@@ -164,7 +172,7 @@ func runAlwaysTrue(p *check.Pass, n syntax.Node) {
 				p.Report(check.Finding{
 					Span: texts[i].Span().Join(x.Span()), Certainty: check.Certain,
 					Message: fmt.Sprintf("every %s meets %s or %s", p.Brief(q.Subject), p.Brief(texts[i]), p.Brief(x)),
-					Why:     fmt.Sprintf("Between them the two cover every value, so only rows whose %s is NULL are kept out.", p.Brief(q.Subject)),
+					Why:     fmt.Sprintf("Every value meets one of the two, so only rows where %s is NULL are left out.", p.Brief(q.Subject)),
 					Mends:   []check.Mend{{Title: "join them by AND, or correct one of them", Effect: check.ByHand}},
 				})
 				return
@@ -231,7 +239,7 @@ func runChained(p *check.Pass, n syntax.Node) {
 	message := fmt.Sprintf("%s is compared with %s after it became true or false", p.Brief(inner), p.Brief(outer.Y))
 	p.Report(check.Finding{
 		Span: whole.Span(), Certainty: check.Certain, Message: message,
-		Why:   "Comparisons do not chain: the first gives a truth value, and that is what the second compares.",
+		Why:   "Join two comparisons by AND; the second one here compares true or false.",
 		Mends: []check.Mend{{Title: "compare each pair, joined by AND", Effect: check.NewRows, Edits: edits}},
 	})
 }
@@ -281,7 +289,7 @@ func runBareValue(p *check.Pass, n syntax.Node) {
 	f := check.Finding{
 		Span: b.Y.Span(), Context: b.Span(), Certainty: check.Certain,
 		Message: fmt.Sprintf("%s stands by itself behind %s", p.Brief(b.Y), string(p.Src[b.OpSpan.Start:b.OpSpan.End])),
-		Why:     "It is not compared with anything: each side of AND and OR is a condition of its own.",
+		Why:     "It is not compared with anything; each side of AND and OR must be a condition of its own.",
 	}
 	left := syntax.Unparen(b.X)
 	if inner, ok := left.(*syntax.Binary); ok && inner.Op == b.Op {

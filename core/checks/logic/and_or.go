@@ -66,7 +66,7 @@ func runAndOr(p *check.Pass, n syntax.Node) {
 	if meant, reason, ok := otherwise(p, operands, groups); ok {
 		f.Certainty = check.Likely
 		f.Verdicts = check.Everywhere(check.Wrong)
-		f.Message = "AND binds tighter than OR, and another grouping seems meant"
+		f.Message = "AND binds tighter than OR, and another grouping seems to be meant"
 		f.Why += " " + reason
 		f.Mends = []check.Mend{meant, asRead}
 	}

@@ -45,7 +45,7 @@ func runBareColumn(p *check.Pass, n syntax.Node) {
 		return
 	}
 	t := p.Type(name)
-	f := check.Finding{Span: name.Span(), Certainty: check.Certain, Why: "A condition compares something; this is a value by itself."}
+	f := check.Finding{Span: name.Span(), Certainty: check.Certain, Why: "Compare it with something; a value by itself is no condition here."}
 	switch t.Class {
 	case schema.Integer, schema.Decimal, schema.Float:
 		if p.Dialect.Has(dialect.TruthIsNumber) && (t.Class == schema.Integer && t.Length == 1 || t.Name == "") {
@@ -56,7 +56,7 @@ func runBareColumn(p *check.Pass, n syntax.Node) {
 		effect := check.NewRows
 		if p.Dialect.Has(dialect.TruthIsNumber) {
 			effect = check.SameRows
-			f.Why = "It counts as true unless it is 0, which a comparison would say."
+			f.Why = "It counts as true unless it is 0; a comparison says so."
 		}
 		if not, ok := p.Parent(name).(*syntax.Unary); ok && not.Op == syntax.OpNot {
 			mended = "(" + mended + ")"

@@ -44,8 +44,8 @@ var notScope = &check.Check{
 		}
 		p.Report(check.Finding{
 			Span: not.Span(), Context: beside.Span(), Certainty: check.Certain,
-			Message: fmt.Sprintf("NOT denies %s only", p.Brief(not.X)),
-			Why:     "What follows the next AND or OR is left as it is.",
+			Message: fmt.Sprintf("NOT applies to %s only", p.Brief(not.X)),
+			Why:     "What stands behind the next AND or OR is not negated.",
 			Mends: []check.Mend{{Title: "negate the operator", Effect: check.SameRows,
 				Edits: []text.Edit{check.Replace(not.Span(), written)}}},
 		})

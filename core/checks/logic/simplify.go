@@ -88,7 +88,7 @@ func runRedundant(p *check.Pass, n syntax.Node) {
 			p.Report(check.Finding{
 				Span: chain[drop].Span(), Certainty: check.Certain,
 				Message: fmt.Sprintf("%s follows from %s", p.Brief(chain[drop]), p.Brief(chain[by])),
-				Why:     "Every row that meets the one meets the other, so this keeps none out.",
+				Why:     "Drop it: every row that meets the other condition meets this one.",
 				Related: []check.Related{{Span: chain[by].Span(), Message: "this says it already"}},
 				Mends: []check.Mend{{Title: "drop it", Effect: check.SameRows,
 					Edits: p.RemoveConjuncts(chain, func(at int) bool { return at == drop })}},
@@ -189,7 +189,7 @@ func runOrChain(p *check.Pass, n syntax.Node) {
 		p.Report(check.Finding{
 			Span: whole, Certainty: check.Certain,
 			Message: fmt.Sprintf("%d values of %s are joined by OR", len(list), p.Brief(column)),
-			Why:     "IN says the same and stays whole when another condition is added.",
+			Why:     "IN says the same, and needs no parentheses when another condition is added.",
 			Mends: []check.Mend{{Title: "write IN", Effect: check.SameRows, Edits: []text.Edit{check.Replace(whole,
 				fmt.Sprintf("%s %s (%s)", p.Text(column), p.Word(operands[0].Span().End+1, "IN"), strings.Join(list, ", ")))}}},
 		})
@@ -239,8 +239,8 @@ var doubleNegative = &check.Check{
 		}
 		p.Report(check.Finding{
 			Span: not.Span(), Certainty: check.Certain,
-			Message: fmt.Sprintf("%s denies a denial", p.Brief(not)),
-			Why:     "The two cancel each other, for NULL as well.",
+			Message: fmt.Sprintf("%s is a double negation", p.Brief(not)),
+			Why:     "The two negations cancel each other, for NULL as well.",
 			Mends: []check.Mend{{Title: "say it without either", Effect: check.SameRows,
 				Edits: []text.Edit{check.Replace(not.Span(), p.Guarded(not, written))}}},
 		})

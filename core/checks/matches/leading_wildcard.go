@@ -68,7 +68,7 @@ func runLeadingWildcard(p *check.Pass, n syntax.Node) {
 		Context:   place.Span(),
 		Certainty: check.Likely,
 		Message:   fmt.Sprintf("%s is searched by a pattern that begins with %c", p.Brief(column), pattern[0]),
-		Why:       fmt.Sprintf("An index on %s is sorted by how values begin, so it cannot find them by a later part: every row is read.", p.Brief(column)),
+		Why:       fmt.Sprintf("An index on %s is sorted by the beginning of the values, so every row is read.", p.Brief(column)),
 		Mends:     []check.Mend{{Title: advice[p.Dialect], Effect: check.ByHand}},
 	})
 }

@@ -65,7 +65,7 @@ func runAliasShadowsColumn(p *check.Pass, n syntax.Node) {
 		}
 		f.Context = around.Span()
 		f.Message = fmt.Sprintf("%s groups by the column of %s, not by %s", p.Brief(name), source, p.Brief(item.X))
-		f.Why = "GROUP BY looks at columns before aliases, so rows that look alike come out apart."
+		f.Why = "GROUP BY prefers columns to aliases, so rows that look alike come out as several."
 		f.Mends = []check.Mend{{Title: "group by the expression", Effect: check.NewRows, Edits: []text.Edit{check.Replace(name.Span(), p.Text(item.X))}}, qualify}
 	default:
 		clause, below := p.Enclosing(name, syntax.Kinds(syntax.KindOrderBy))

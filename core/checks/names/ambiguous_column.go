@@ -61,7 +61,7 @@ func runAmbiguousColumn(p *check.Pass, n syntax.Node) {
 		Span:      name.Span(),
 		Certainty: check.Certain,
 		Message:   fmt.Sprintf("%s may be a column of %s", column, list(owners, "or")),
-		Why:       fmt.Sprintf("Both %s have a column %s, and the database will not choose.", list(owners, "and"), column),
+		Why:       fmt.Sprintf("Both %s have a column %s, and the database does not choose.", list(owners, "and"), column),
 	}
 	if len(owners) > 2 {
 		f.Why = fmt.Sprintf("%s all have a column %s, and the database will not choose.", list(owners, "and"), column)

@@ -49,8 +49,8 @@ func runOuterCapture(p *check.Pass, n syntax.Node) {
 	column, owner := p.Text(name), p.Ident(u.Source.Name)
 	f := check.Finding{
 		Span: name.Span(), Certainty: check.Certain,
-		Message: fmt.Sprintf("%s is a column of %s outside the subquery", column, owner),
-		Related: []check.Related{{Span: u.Source.Node.Span(), Message: "the table that has it"}},
+		Message: fmt.Sprintf("the subquery uses %s of the outer table %s", column, owner),
+		Related: []check.Related{{Span: u.Source.Node.Span(), Message: "the outer table"}},
 	}
 	if within := p.SelectOf(name); within != nil && givesBack(p, within, name) {
 		f.Certainty = check.Likely

@@ -43,7 +43,7 @@ var missingCommaAlias = &check.Check{
 		}
 		f := check.Finding{
 			Span: item.Span(), Certainty: check.Likely,
-			Message: fmt.Sprintf("%s is read as an alias of %s", alias, p.Brief(name)),
+			Message: fmt.Sprintf("%s is taken for an alias of %s", alias, p.Brief(name)),
 			Why:     fmt.Sprintf("%s is a column of %s, too; without a comma before it its values do not come out.", alias, p.Ident(source.Name)),
 			Mends:   []check.Mend{{Title: "put a comma between them", Effect: check.NewRows, Edits: edits}},
 		}
@@ -116,7 +116,7 @@ var impliedAs = &check.Check{
 			p.Report(check.Finding{
 				Span: item.Alias.Span, Context: item.Span(), Certainty: check.Certain,
 				Message: fmt.Sprintf("%s is an alias without AS", p.Ident(item.Alias)),
-				Why:     "Others in the same list have it, so this one looks like a column without its comma.",
+				Why:     "Other aliases of the list have AS, so this one looks like a column without its comma.",
 				Related: []check.Related{{Span: written.Span(), Message: "an alias with AS"}},
 				Mends: []check.Mend{{Title: "add AS", Effect: check.SameRows,
 					Edits: []text.Edit{check.Insert(item.Alias.Span.Start, p.Word(sel.Span().Start, "AS")+" ")}}},
@@ -154,7 +154,7 @@ var quotedAlias = &check.Check{
 		f := check.Finding{
 			Span: item.Alias.Span, Context: item.Span(), Certainty: check.Certain,
 			Message: fmt.Sprintf("%s is text, not a name", quoted),
-			Why:     "Names stand in quotes of their own.",
+			Why:     "Single quotes are for text; names have quotes of their own.",
 		}
 		edits := []text.Edit{check.Replace(item.Alias.Span, name)}
 		effect := check.NewRows

@@ -132,7 +132,7 @@ func reportCase(p *check.Pass, id syntax.Ident, name string, quoted bool, what s
 	f := check.Finding{
 		Span: id.Span, Certainty: certainty,
 		Message: fmt.Sprintf("%s does not find the %s %s", p.Ident(id), what, name),
-		Why:     "A name in quotes is looked for as it is written, and letter case counts.",
+		Why:     "In quotes letter case counts, and this differs from how it was created.",
 		Mends: []check.Mend{{Title: "write it as it was created", Effect: check.NewRows,
 			Edits: []text.Edit{check.Replace(id.Span, p.Dialect.Name(name, quoted))}}},
 	}
@@ -178,12 +178,12 @@ var doubleQuotedText = &check.Check{
 		f := check.Finding{
 			Span: name.Span(), Certainty: certainty,
 			Message: fmt.Sprintf("%s is a name, not a text", p.Brief(name)),
-			Why:     "Double quotes are for names, and no column is called so; text stands in single quotes.",
+			Why:     "Put it in single quotes: double quotes are for names, and no column has this one.",
 		}
 		effect := check.NewRows
 		if p.Dialect == dialect.SQLite {
 			effect = check.SameRows
-			f.Why = "No column is called so, and only then is it taken for text; text stands in single quotes."
+			f.Why = "Put it in single quotes: it is taken for text only because no column has this name."
 		}
 		f.Mends = []check.Mend{{Title: "put it in single quotes", Effect: effect,
 			Edits: []text.Edit{check.Replace(name.Span(), "'"+strings.ReplaceAll(plain(p, name.Last()), "'", "''")+"'")}}}
@@ -284,9 +284,9 @@ var needsQuoting = &check.Check{
 		if p.Dialect.Name(name, true) == name {
 			return
 		}
-		why := "Blanks, signs or mixed letter case are read as part of a name only in quotes."
+		why := "Every query must put the name in quotes, for its blanks, signs or mixed letter case."
 		if p.Dialect.Name(name, false) != name && p.Dialect.Reserves(word.Find(name)) {
-			why = "The word is reserved, so it is read as a name only in quotes."
+			why = "Every query must put the name in quotes, as the word is reserved."
 		}
 		p.Report(check.Finding{
 			Span: id.Span, Context: n.Span(), Certainty: check.Certain,

@@ -86,8 +86,8 @@ func unknownWindow(p *check.Pass, w *syntax.Window) {
 func unknownQualifier(p *check.Pass, qualifier syntax.Ident, within *bind.Scope) {
 	f := check.Finding{
 		Span: qualifier.Span, Certainty: check.Certain,
-		Message: fmt.Sprintf("%s is no source of this query", p.Ident(qualifier)),
-		Why:     "Neither FROM nor a query around this one has a table or alias of that name.",
+		Message: fmt.Sprintf("no table or alias of this query is called %s", p.Ident(qualifier)),
+		Why:     "Neither FROM nor a query around this one has it.",
 	}
 	var candidates []string
 	var refs []*syntax.TableRef
@@ -136,7 +136,7 @@ func aliased(p *check.Pass, f check.Finding, qualifier syntax.Ident, refs []*syn
 		f.Related = append(f.Related, check.Related{Span: ref.Span(), Message: "named here"})
 		f.Mends = append(f.Mends, check.Mend{Title: "say " + alias, Effect: check.NewRows, Edits: []text.Edit{check.Replace(qualifier.Span, alias)}})
 	}
-	f.Why = fmt.Sprintf("FROM calls the table %s, and then it answers to that name only.", list(names, "and"))
+	f.Why = fmt.Sprintf("FROM gives the table the alias %s, and then only the alias can be used.", list(names, "and"))
 	if len(refs) > 1 { // which of them is meant only the author knows
 		f.Why = fmt.Sprintf("FROM has the table more than once, and calls it %s; it answers to those names only.", list(names, "and"))
 		f.Mends = []check.Mend{{Title: "say which is meant: " + list(names, "or"), Effect: check.ByHand}}

@@ -66,7 +66,7 @@ func unknownTargets(p *check.Pass, table syntax.TableExpr, columns []syntax.Iden
 			Why:     fmt.Sprintf("%s has no column of that name.", s.SchemaTable().Name),
 		}
 		if near := text.Nearest(name, columnNames(p, s)); near != "" {
-			f.Why = fmt.Sprintf("%s has no column of that name, but %s.", s.SchemaTable().Name, near)
+			f.Why = fmt.Sprintf("%s has no column of that name. Did you mean %s?", s.SchemaTable().Name, near)
 			f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(id.Span, p.Dialect.Name(near, false))}}}
 		}
 		p.Report(f)
@@ -143,17 +143,17 @@ func runUnknownColumn(p *check.Pass, n syntax.Node) {
 	}
 	f := check.Finding{
 		Span: name.Last().Span, Certainty: check.Certain,
-		Message: fmt.Sprintf("there is no column %s", column),
-		Why:     fmt.Sprintf("%s no column of that name.", has(p, sources)),
+		Message: fmt.Sprintf("%s no column %s", has(p, sources), column),
+		Why:     "The database refuses a name that it cannot find.",
 	}
 	if name.Last().Quoted && p.Dialect.Has(dialect.ExecutedComments) {
 		return
 	}
 	if near := text.Nearest(p.Names.String(name.Last().Sym), candidates); near != "" {
-		f.Why = fmt.Sprintf("%s no column of that name, but %s.", has(p, sources), near)
+		f.Why = fmt.Sprintf("Did you mean %s?", near)
 		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(name.Last().Span, p.Dialect.Name(near, false))}}}
 	} else if owners := ownersOf(p, name.Last().Sym); len(owners) > 0 {
-		f.Why += fmt.Sprintf(" It is one of %s.", list(owners, "and"))
+		f.Why = fmt.Sprintf("It is a column of %s.", list(owners, "and"))
 	}
 	p.Report(f)
 }
@@ -178,7 +178,7 @@ func has(p *check.Pass, sources []*bind.Source) string {
 	}
 	switch len(names) {
 	case 0:
-		return "The query has no table, and so"
+		return "this query has no table, and so"
 	case 1:
 		return names[0] + " has"
 	}

@@ -50,12 +50,12 @@ func runUnknownFunction(p *check.Pass, n syntax.Node) {
 	}
 	f := check.Finding{
 		Span: c.Name[0].Span, Context: c.Span(), Certainty: check.Possible,
-		Message: fmt.Sprintf("%s has no function %s of its own", p.Dialect.Title(), p.Ident(c.Name[0])),
+		Message: fmt.Sprintf("%s has no built-in function %s", p.Dialect.Title(), p.Ident(c.Name[0])),
 		Why:     "Unless it was created elsewhere, the call is refused.",
 	}
 	if near := nearFunction(p, name, len(c.Args)); near != "" {
 		f.Certainty = check.Likely
-		f.Why = fmt.Sprintf("There is one that is called %s.", near)
+		f.Why = fmt.Sprintf("Did you mean %s?", near)
 		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(c.Name[0].Span, near)}}}
 	}
 	p.Report(f)

@@ -52,7 +52,7 @@ func runUnknownTable(p *check.Pass, n syntax.Node) {
 			f.Certainty = check.Likely // it may stand in another database
 		}
 		if near := text.Nearest(p.Names.String(last.Sym), tableNames(p)); near != "" {
-			f.Why = fmt.Sprintf("Neither the schema nor the script has a table or view of that name; there is %s.", near)
+			f.Why = fmt.Sprintf("Neither the schema nor the script has it. Did you mean %s?", near)
 			f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(last.Span, p.Dialect.Name(near, false))}}}
 		}
 		p.Report(f)

@@ -76,7 +76,7 @@ func runUnnamedOutput(p *check.Pass, n syntax.Node) {
 		f := check.Finding{
 			Span: item.Span(), Context: sel.Span(), Certainty: certainty,
 			Message: fmt.Sprintf("%s of %s has no name", p.Brief(item.X), where),
-			Why:     "Each database makes up another name for it.",
+			Why:     "Name it with AS: each database makes up another name.",
 		}
 		if len(p.Text(item.X)) > 40 {
 			f.Message = fmt.Sprintf("a computed column of %s has no name", where)

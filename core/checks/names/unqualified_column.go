@@ -62,8 +62,8 @@ func runUnqualifiedColumn(p *check.Pass, n syntax.Node) {
 	first := bare[0]
 	f := check.Finding{
 		Span: first.Span(), Context: sel.Span(), Certainty: check.Certain,
-		Message: fmt.Sprintf("%s does not say that it is of %s", p.Brief(first), p.Ident(p.Use(first).Source.Name)),
-		Why:     "FROM has several sources, and a bare column leaves the reader to find out whose it is.",
+		Message: fmt.Sprintf("%s has no table name before it (it comes from %s)", p.Brief(first), p.Ident(p.Use(first).Source.Name)),
+		Why:     "FROM has several tables; say for each column which one it comes from.",
 	}
 	var edits []text.Edit
 	for i, name := range bare {

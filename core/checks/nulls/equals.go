@@ -49,7 +49,7 @@ func runEquals(p *check.Pass, n syntax.Node) {
 		Span:      b.Span(),
 		Certainty: check.Certain,
 		Message:   fmt.Sprintf("%s is never true", p.Brief(b)),
-		Why:       "A comparison with NULL is unknown for every row, and unknown counts as not true.",
+		Why:       "A comparison with NULL is never true, not even NULL = NULL; IS NULL asks for it.",
 	}
 	if where, _ := p.Enclosing(b, conditions); where != nil {
 		f.Context = where.Span()

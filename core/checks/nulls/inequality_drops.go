@@ -54,9 +54,9 @@ var inequalityDrops = &check.Check{
 			test := fmt.Sprintf(" %s %s %s)", p.Word(like, "OR"), p.Text(column), p.Word(like, "IS NULL"))
 			p.Report(check.Finding{
 				Span: c.Span(), Context: where.Span(), Certainty: check.Likely,
-				Message: fmt.Sprintf("rows in which %s is NULL are left out, too", p.Brief(column)),
-				Why:     "For them the condition is neither true nor false, and WHERE keeps only what is true.",
-				Mends: []check.Mend{{Title: fmt.Sprintf("take in the rows without %s", p.Brief(column)), Effect: check.NewRows, Edits: []text.Edit{
+				Message: fmt.Sprintf("rows where %s is NULL are left out as well", p.Brief(column)),
+				Why:     "For NULL the condition is neither true nor false, and only rows for which it is true are kept.",
+				Mends: []check.Mend{{Title: fmt.Sprintf("also keep rows where %s is NULL", p.Brief(column)), Effect: check.NewRows, Edits: []text.Edit{
 					check.Insert(c.Span().Start, "("), check.Insert(c.Span().End, test)}}},
 			})
 		})

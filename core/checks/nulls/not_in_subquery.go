@@ -68,15 +68,15 @@ func runNotInSubquery(p *check.Pass, n syntax.Node) {
 		return
 	case bind.Yes:
 		f.Certainty = check.Certain
-		f.Message = fmt.Sprintf("NOT IN is true for no row as soon as one %s is NULL", where(p, column))
+		f.Message = fmt.Sprintf("if any %s is NULL, NOT IN finds no rows at all", where(p, column))
 	default:
 		if _, star := column.(*syntax.Star); star {
 			return
 		}
 		f.Certainty = check.Likely
-		f.Message = fmt.Sprintf("NOT IN is true for no row if one %s is NULL", where(p, column))
+		f.Message = fmt.Sprintf("if any %s is NULL, NOT IN finds no rows at all", where(p, column))
 	}
-	f.Why = fmt.Sprintf("Whether %s differs from a NULL is unknown, so with one NULL among its rows the subquery lets nothing through.", p.Brief(in.X))
+	f.Why = fmt.Sprintf("One NULL in the subquery's result makes every comparison with %s unknown, so no row is returned.", p.Brief(in.X))
 	f.Mends = append(notExists(p, in, sel, span), leaveNullsOut(p, sel, column)...)
 	p.Report(f)
 }
@@ -88,7 +88,7 @@ func where(p *check.Pass, x syntax.Expr) string {
 		return p.Text(x)
 	}
 	if u := p.Use(n); u.Source != nil && !u.Source.Name.IsZero() {
-		return p.Text(x) + " of " + p.Ident(u.Source.Name)
+		return p.Text(x) + " in " + p.Ident(u.Source.Name)
 	}
 	return p.Text(x)
 }

@@ -104,7 +104,7 @@ func report(p *check.Pass, q *syntax.Query, want int, why string) {
 	}
 	p.Report(check.Finding{
 		Span: q.Span(), Certainty: check.Certain,
-		Message: fmt.Sprintf("this subquery gives %s, and its place takes %s", count(width), count(want)),
+		Message: fmt.Sprintf("this subquery has %s, where %s is needed", count(width), count(want)),
 		Why:     "In its place " + why + ".",
 		Mends:   []check.Mend{{Title: "select what is to be compared, and nothing else", Effect: check.ByHand}},
 	})

@@ -34,7 +34,7 @@ var columnCount = &check.Check{
 		p.Report(check.Finding{
 			Span: op.OpSpan, Certainty: check.Certain,
 			Message: fmt.Sprintf("%s before %s, %s behind", columns(left), string(p.Src[op.OpSpan.Start:op.OpSpan.End]), columns(right)),
-			Why:     "The branches' columns stand one below the other in the result, so all branches need the same number.",
+			Why:     "All branches of a set operation need the same number of columns.",
 			Mends:   []check.Mend{{Title: "select as many columns in both, in the same order", Effect: check.ByHand}},
 		})
 	},

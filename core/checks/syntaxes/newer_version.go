@@ -71,7 +71,7 @@ func runNewerVersion(p *check.Pass, n syntax.Node) {
 		Span: span, Certainty: check.Certain,
 		Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(p.Dialect)),
 		Message:  fmt.Sprintf("%s came with %s %s", name, p.Dialect.Title(), came),
-		Why:      fmt.Sprintf("The review is for version %s, which does not know it.", p.Version),
+		Why:      fmt.Sprintf("The review is for version %s, which does not have it.", p.Version),
 	})
 }
 

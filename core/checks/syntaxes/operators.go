@@ -29,7 +29,7 @@ var doubleEquals = &check.Check{
 		p.Report(check.Finding{
 			Span: b.OpSpan, Certainty: check.Certain,
 			Message: "== is not SQL's way to compare",
-			Why:     "One = asks whether two values are equal.",
+			Why:     "Write one =, which asks whether two values are equal.",
 			Mends:   []check.Mend{{Title: "write =", Effect: check.SameRows, Edits: []text.Edit{check.Replace(b.OpSpan, "=")}}},
 		})
 	},
@@ -54,7 +54,7 @@ var emptyList = &check.Check{
 		p.Report(check.Finding{
 			Span: in.Span(), Certainty: check.Certain,
 			Message: "the list of IN is empty",
-			Why:     "There must be at least one value; a condition that is false for every row says the same.",
+			Why:     "IN needs at least one value; with none, leave the condition out or write one that is false.",
 			Mends:   []check.Mend{{Title: "put a value into the list, or leave the condition out where there is none", Effect: check.ByHand}},
 		})
 	},

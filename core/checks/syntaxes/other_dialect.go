@@ -68,17 +68,11 @@ func runOtherDialect(p *check.Pass, n syntax.Node) {
 	if !ok || f.has.Has(p.Dialect) {
 		return
 	}
-	var owners []string
-	for _, d := range dialect.All() {
-		if d != dialect.ANSI && f.has.Has(d) {
-			owners = append(owners, d.Title())
-		}
-	}
 	p.Report(check.Finding{
 		Span: f.span, Certainty: f.sure,
 		Verdicts: check.Everywhere(check.Refused).But(check.Fine, f.has|dialect.In(dialect.ANSI)),
 		Message:  fmt.Sprintf("%s has no %s", p.Dialect.Title(), f.name),
-		Why:      fmt.Sprintf("It belongs to %s.", strings.Join(owners, ", ")),
+		Why:      "It belongs to other databases.",
 		Mends:    f.mends,
 	})
 }

@@ -1,6 +1,7 @@
 package syntaxes
 
 import (
+	"bytes"
 	"fmt"
 	"strings"
 
@@ -49,7 +50,7 @@ func reportMissing(p *check.Pass, span text.Span, at text.Pos, next string, v ch
 	p.Report(check.Finding{
 		Span: span, Certainty: check.Certain, Verdicts: v,
 		Message: fmt.Sprintf("a comma is missing before %s", shorten(next)),
-		Why:     "Only a comma can separate the two.",
+		Why:     "Two elements of a list stand side by side, and only a comma can separate them.",
 		Mends:   []check.Mend{{Title: "put the comma", Effect: check.NewRows, Edits: []text.Edit{check.Insert(at, ",")}}},
 	})
 }
@@ -101,7 +102,7 @@ func runTrailingComma(p *check.Pass) {
 			p.Report(check.Finding{
 				Span: e.Span, Certainty: check.Certain,
 				Message: fmt.Sprintf("a comma stands before %s", shorten(e.Found)),
-				Why:     "Another element of the list should follow, or the comma go.",
+				Why:     "Write another element behind it, or delete the comma.",
 				Mends:   []check.Mend{{Title: "delete the comma", Effect: check.SameRows, Edits: []text.Edit{check.Replace(e.Span, "")}}},
 			})
 		}
@@ -140,8 +141,11 @@ func runUnbalanced(p *check.Pass) {
 		f := check.Finding{Span: e.Span, Certainty: check.Certain}
 		switch {
 		case e.Kind == syntax.UnclosedError:
-			f.Message = fmt.Sprintf("the quote %s is never closed", e.Found)
-			f.Why = "Everything behind it would belong to the text or name that it opens, so the statement is refused."
+			f.Message = fmt.Sprintf("the quote %s is opened and not closed", e.Found)
+			f.Why = "Close it: everything behind it belongs to the text or name that it opens."
+			if e.Found == "'" {
+				quoteInside(p, e.Span.Start, &f)
+			}
 			if e.Found == "/*" {
 				f.Message = "the comment is never closed"
 				f.Why = "All text behind /* belongs to the comment, to the end of the file; the database refuses that, and what it holds never runs."
@@ -154,13 +158,41 @@ func runUnbalanced(p *check.Pass) {
 			f.Why = "No parenthesis is open here: one ( is missing before, or this one is too many."
 		default:
 			f.Message = "( is never closed"
-			f.Why = fmt.Sprintf("It is still open at %s, so nothing from here on can be read.", shorten(e.Found))
+			f.Why = fmt.Sprintf("Close it: it is still open at %s, and nothing from here on can be read.", shorten(e.Found))
 			f.Related = []check.Related{{Span: e.Near, Message: "it should be closed before this"}}
 			if line, ok := outdented(p.Src, e.Span.Start, e.Near.Start); ok {
 				f.Related = []check.Related{{Span: line, Message: "by the indentation it should be closed before this line"}}
 			}
 		}
 		p.Report(f)
+	}
+}
+
+// quoteInside finds a text that ends at a quote which seems to be part of it, as in
+// 'it's', so that the texts behind it are turned inside out.
+func quoteInside(p *check.Pass, open text.Pos, f *check.Finding) {
+	const longest = 60
+	tokens := p.Stmt.Tokens
+	for i := 0; i+1 < len(tokens); i++ {
+		t := tokens[i]
+		if t.Kind != syntax.TextToken || tokens[i+1].Kind != syntax.WordToken || tokens[i+1].Span.Start != t.Span.End {
+			continue
+		}
+		end := open
+		for _, next := range tokens[i+1:] {
+			if next.Kind == syntax.TextToken {
+				end = min(end, next.Span.Start)
+				break
+			}
+		}
+		meant := string(p.Src[t.Span.Start:t.Span.End]) + "'" + string(p.Src[t.Span.End:end+1])
+		if len(meant) > longest || strings.ContainsAny(meant, "\r\n") {
+			return
+		}
+		line := 1 + bytes.Count(p.Src[:t.Span.Start], []byte("\n"))
+		f.Why = fmt.Sprintf("Did you mean %s on line %d? Write a quote inside a text twice.", meant, line)
+		f.Mends = []check.Mend{{Title: "write the quote twice", Effect: check.NewRows, Edits: check.After(t.Span, "'")}}
+		return
 	}
 }
 
@@ -225,7 +257,7 @@ func runKeywordSlip(p *check.Pass) {
 			p.Report(check.Finding{
 				Span: e.Span, Certainty: check.Certain,
 				Message: fmt.Sprintf("%s is no keyword; %s is", e.Found, e.Replace),
-				Why:     fmt.Sprintf("The statement can be read with %s in its place, and not as it stands.", e.Replace),
+				Why:     fmt.Sprintf("Write %s here; the statement cannot be read as it stands.", e.Replace),
 				Mends:   []check.Mend{{Title: "write " + keyword, Effect: check.NewRows, Edits: []text.Edit{check.Replace(e.Span, keyword)}}},
 			})
 		}
@@ -256,8 +288,8 @@ func runPastedQuotes(p *check.Pass) {
 		}
 		f := check.Finding{
 			Span: e.Span, Certainty: check.Certain,
-			Message: fmt.Sprintf("%s stands in the place of %s", shownCharacter(e.Found), shownCharacter(e.Replace)),
-			Why:     "A text program put it there; databases do not take it for the plain character.",
+			Message: fmt.Sprintf("%s stands where %s is meant", shownCharacter(e.Found), shownCharacter(e.Replace)),
+			Why:     "A word processor put it there; databases do not take it for the plain character.",
 			Mends:   []check.Mend{{Title: "write the plain character", Effect: check.SameRows, Edits: []text.Edit{check.Replace(e.Span, e.Replace)}}},
 		}
 		p.Report(f)
@@ -309,7 +341,7 @@ func runReservedName(p *check.Pass) {
 		p.Report(check.Finding{
 			Span: e.Span, Certainty: check.Certain, Verdicts: v,
 			Message: fmt.Sprintf("%s is a reserved word", e.Found),
-			Why:     fmt.Sprintf("%s takes it for a keyword here; in quotes it is a name.", p.Dialect.Title()),
+			Why:     fmt.Sprintf("Put it in quotes: %s takes it for a keyword here.", p.Dialect.Title()),
 			Mends:   []check.Mend{{Title: "quote it", Effect: check.NewRows, Edits: []text.Edit{check.Replace(e.Span, quoted)}}},
 		})
 	}

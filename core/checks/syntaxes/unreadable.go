@@ -35,7 +35,7 @@ func runUnreadable(p *check.Pass) {
 			p.Report(check.Finding{
 				Span: e.Span, Certainty: check.Certain,
 				Message: message,
-				Why:     "No database can read on from here, so the statement is refused; the slip may stand just before.",
+				Why:     "The database stops reading here. Look at the word before it, too.",
 			})
 		}
 	}

@@ -71,7 +71,7 @@ func runArgumentCount(p *check.Pass, n syntax.Node) {
 	f := check.Finding{
 		Span: c.Span(), Certainty: check.Certain,
 		Message: fmt.Sprintf("%s takes %s argument%s, not %d", strings.ToUpper(name), arity, plural(arity), len(c.Args)),
-		Why:     fmt.Sprintf("%s has no function of that name for so many.", p.Dialect.Title()),
+		Why:     fmt.Sprintf("%s refuses the call.", p.Dialect.Title()),
 		Mends:   []check.Mend{{Title: "leave out what is too many, or add what is missing", Effect: check.ByHand}},
 	}
 	if p.Dialect == dialect.Postgres {

@@ -48,8 +48,8 @@ func runDifferentDomains(p *check.Pass, n syntax.Node) {
 	}
 	f := check.Finding{
 		Span: b.Span(), Certainty: check.Likely,
-		Message: fmt.Sprintf("%s numbers %s, %s numbers %s", p.Brief(b.X), x.parent.Name, p.Brief(b.Y), y.parent.Name),
-		Why:     "The foreign keys lead to different tables, so rows meet by accident.",
+		Message: fmt.Sprintf("%s refers to %s, but %s to %s", p.Brief(b.X), x.parent.Name, p.Brief(b.Y), y.parent.Name),
+		Why:     "Their foreign keys lead to different tables, so equal values mean nothing.",
 	}
 	if x.own && y.own && strings.EqualFold(x.name(), y.name()) {
 		f.Certainty = check.Possible // two tables may share a key without saying so
