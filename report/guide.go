@@ -43,10 +43,10 @@ func GuideCheck(w io.Writer, s Style, c *check.Check) error {
 		b.WriteString(line + "\n")
 	}
 	if c.Needs == check.Schema {
-		b.WriteString("More certain with:  --schema SOURCE\n")
+		b.WriteString("More certain with --schema SOURCE.\n")
 	}
 	if c.OnRequest {
-		b.WriteString("Shown with:  --certainty possible\n")
+		b.WriteString("Shown only with --certainty possible.\n")
 	}
 	for _, e := range c.Examples {
 		example(&b, s, e)

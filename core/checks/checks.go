@@ -18,13 +18,14 @@ import (
 	"justlens/core/checks/sets"
 	"justlens/core/checks/syntaxes"
 	"justlens/core/checks/types"
+	"justlens/core/checks/writes"
 )
 
 // All gives every check, family by family in the order in which a reviewer
 // asks: can it be read, what is visible, what is meant, what comes out.
 func All() []*check.Check {
 	return slices.Concat(syntaxes.Checks, clauses.Checks, names.Checks, groups.Checks, nulls.Checks, logic.Checks,
-		matches.Checks, indexes.Checks, joins.Checks, sets.Checks, rows.Checks, types.Checks)
+		matches.Checks, indexes.Checks, joins.Checks, sets.Checks, rows.Checks, types.Checks, writes.Checks)
 }
 
 // Families maps each family to what it is about.
@@ -41,6 +42,7 @@ var Families = []Family{
 	{"set", "UNION and its kin"},
 	{"rows", "the shape of the result"},
 	{"type", "values that cannot be there"},
+	{"write", "what INSERT, UPDATE and DELETE do to rows"},
 }
 
 // Family is a group of checks.

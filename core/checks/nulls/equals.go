@@ -45,11 +45,14 @@ func runEquals(p *check.Pass, n syntax.Node) {
 	if !b.Op.IsComparison() || !isNull(b.X) && !isNull(b.Y) {
 		return
 	}
+	if isAssignment(p, b) {
+		return // write.set-and tells
+	}
 	f := check.Finding{
 		Span:      b.Span(),
 		Certainty: check.Certain,
 		Message:   fmt.Sprintf("%s is never true", p.Brief(b)),
-		Why:       "A comparison with NULL is never true, not even NULL = NULL; IS NULL asks for it.",
+		Why:       "Ask IS NULL or IS NOT NULL: a comparison with NULL is never true, not even NULL = NULL.",
 	}
 	if where, _ := p.Enclosing(b, conditions); where != nil {
 		f.Context = where.Span()
@@ -70,6 +73,24 @@ func runEquals(p *check.Pass, n syntax.Node) {
 		f.Mends = []check.Mend{{Title: "compare with a value, or ask IS NULL", Effect: check.ByHand}}
 	}
 	p.Report(f)
+}
+
+// isAssignment reports whether an equality stands behind AND in SET, where a comma is
+// meant and = assigns.
+func isAssignment(p *check.Pass, b *syntax.Binary) bool {
+	if b.Op != syntax.OpEqual {
+		return false
+	}
+	at := p.Parent(b)
+	for {
+		and, ok := at.(*syntax.Binary)
+		if !ok || and.Op != syntax.OpAnd {
+			break
+		}
+		at = p.Parent(and)
+	}
+	a, ok := at.(*syntax.Assign)
+	return ok && a.Value != syntax.Expr(b)
 }
 
 var conditions = syntax.Kinds(syntax.KindWhere, syntax.KindHaving, syntax.KindJoin, syntax.KindQualify)

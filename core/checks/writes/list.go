@@ -1,0 +1,7 @@
+// Package writes holds the checks of the family write: INSERT, UPDATE, DELETE, MERGE.
+package writes
+
+import "justlens/core/check"
+
+// Checks is the family's list.
+var Checks = []*check.Check{setAnd}
