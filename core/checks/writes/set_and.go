@@ -28,8 +28,8 @@ var setAnd = &check.Check{
 		},
 	}, {
 		Dialect: dialect.MariaDB,
-		Bad:     "UPDATE hives SET frame_count = frame_count + 1 AND queen_id = NULL WHERE hive_id = 7",
-		Good:    "UPDATE hives SET frame_count = frame_count + 1, queen_id = NULL WHERE hive_id = 7",
+		Bad:     "UPDATE hives SET frame_count = frame_count + 1 AND queen_id = 3 WHERE hive_id = 7",
+		Good:    "UPDATE hives SET frame_count = frame_count + 1, queen_id = 3 WHERE hive_id = 7",
 		Near: []string{
 			"UPDATE hives SET frame_count = name = 'Ash' AND apiary_id = 2",
 			"UPDATE hives SET frame_count = TRUE AND apiary_id = 2",
