@@ -173,7 +173,7 @@ func runUnbalanced(p *check.Pass) {
 func quoteInside(p *check.Pass, open text.Pos, f *check.Finding) {
 	const longest = 60
 	tokens := p.Stmt.Tokens
-	for i := 0; i+1 < len(tokens); i++ {
+	for i := 0; i+1 < len(tokens) && tokens[i].Span.End < open; i++ {
 		t := tokens[i]
 		if t.Kind != syntax.TextToken || tokens[i+1].Kind != syntax.WordToken || tokens[i+1].Span.Start != t.Span.End {
 			continue
