@@ -1,6 +1,8 @@
 package syntaxes
 
 import (
+	"fmt"
+
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/syntax"
@@ -31,6 +33,44 @@ var doubleEquals = &check.Check{
 			Message: "== is not SQL's way to compare",
 			Why:     "Write one =, which asks whether two values are equal.",
 			Mends:   []check.Mend{{Title: "write =", Effect: check.SameRows, Edits: []text.Edit{check.Replace(b.OpSpan, "=")}}},
+		})
+	},
+}
+
+var turnedOperator = &check.Check{
+	ID:       "syntax.turned-operator",
+	Title:    "a comparison sign the wrong way round",
+	Doc:      "SQL writes <= and <>. The signs the other way round are no operators, but on a PostgreSQL that somebody has taught them.",
+	Verdicts: check.Everywhere(check.Refused),
+	Examples: []check.Example{{
+		Bad:  "SELECT name FROM hives WHERE frame_count =< 10",
+		Good: "SELECT name FROM hives WHERE frame_count <= 10",
+		Near: []string{"SELECT name FROM hives WHERE frame_count <= 10 AND name <> '=<'"},
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT name FROM hives WHERE frame_count >< 10",
+		Good:    "SELECT name FROM hives WHERE frame_count <> 10",
+	}},
+	Kinds: syntax.Kinds(syntax.KindBinary),
+	Run: func(p *check.Pass, n syntax.Node) {
+		b := n.(*syntax.Binary)
+		if b.Op != syntax.OpOther {
+			return
+		}
+		written, meant := text.View(p.Src, b.OpSpan), ""
+		switch written {
+		case "=<":
+			meant = "<="
+		case "><":
+			meant = "<>"
+		default:
+			return
+		}
+		p.Report(check.Finding{
+			Span: b.OpSpan, Certainty: check.Certain,
+			Message: fmt.Sprintf("%s is no operator; %s is", written, meant),
+			Why:     fmt.Sprintf("Write %s: the database knows no operator with the signs the other way round.", meant),
+			Mends:   []check.Mend{{Title: "write " + meant, Effect: check.NewRows, Edits: []text.Edit{check.Replace(b.OpSpan, meant)}}},
 		})
 	},
 }

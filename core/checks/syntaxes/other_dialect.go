@@ -47,7 +47,7 @@ var otherDialect = &check.Check{
 		Near:    []string{"SELECT NVL(moved_on, SYSDATE) FROM hives"},
 	}},
 	Kinds: syntax.Kinds(syntax.KindQuery, syntax.KindSelect, syntax.KindCast, syntax.KindLike, syntax.KindBinary, syntax.KindCall,
-		syntax.KindOuterMark, syntax.KindJoin, syntax.KindInsert, syntax.KindSetOp, syntax.KindQuantified),
+		syntax.KindOuterMark, syntax.KindJoin, syntax.KindInsert, syntax.KindUpdate, syntax.KindDelete, syntax.KindIs, syntax.KindTableRef, syntax.KindSetOp, syntax.KindQuantified),
 	Run: runOtherDialect,
 }
 
@@ -68,11 +68,15 @@ func runOtherDialect(p *check.Pass, n syntax.Node) {
 	if !ok || f.has.Has(p.Dialect) {
 		return
 	}
+	why := "It belongs to other databases."
+	if f.has == 0 {
+		why = "No database has it."
+	}
 	p.Report(check.Finding{
 		Span: f.span, Certainty: f.sure,
 		Verdicts: check.Everywhere(check.Refused).But(check.Fine, f.has|dialect.In(dialect.ANSI)),
 		Message:  fmt.Sprintf("%s has no %s", p.Dialect.Title(), f.name),
-		Why:      "It belongs to other databases.",
+		Why:      why,
 		Mends:    f.mends,
 	})
 }
@@ -114,6 +118,20 @@ func foreignIn(p *check.Pass, n syntax.Node) (foreign, bool) {
 		return foreignJoin(n)
 	case *syntax.Insert:
 		return foreignInsert(n)
+	case *syntax.Update:
+		if j, ok := n.Table.(*syntax.Join); ok {
+			return foreign{"JOIN before SET", dialect.In(dialect.MySQL, dialect.MariaDB), j.OpSpan, byHand(joinedWrite[p.Dialect]), check.Certain}, true
+		}
+	case *syntax.Delete:
+		return foreignDelete(p, n)
+	case *syntax.Is:
+		return foreignIs(p, n)
+	case *syntax.TableRef:
+		if as := n.Span(); n.As && !n.Alias.IsZero() {
+			as = text.Span{Start: n.Name[len(n.Name)-1].Span.End, End: n.Alias.Span.Start}
+			return foreign{"AS before the alias of a table", dialect.Everywhere &^ dialect.In(dialect.Oracle), n.Alias.Span,
+				replace("drop AS", as, " "), check.Certain}, p.Dialect == dialect.Oracle && !p.HasComment(as)
+		}
 	case *syntax.Quantified:
 		return foreign{"comparison with ANY or ALL of a subquery", dialect.Everywhere &^ dialect.In(dialect.SQLite), n.Span(), byHand("compare with MIN or MAX, or ask EXISTS"), check.Certain}, true
 	case *syntax.SetOp:
@@ -123,6 +141,43 @@ func foreignIn(p *check.Pass, n syntax.Node) (foreign, bool) {
 		}
 	}
 	return foreign{}, false
+}
+
+// joinedWrite says how a write looks at other tables.
+var joinedWrite = map[dialect.Dialect]string{
+	dialect.Postgres: "name the other table in FROM or USING, and join it in WHERE", dialect.SQLite: "take the other table's values from a subquery",
+	dialect.SQLServer: "write UPDATE … FROM or DELETE … FROM with the join", dialect.Oracle: "write MERGE, or take the other table's values from a subquery",
+	dialect.Spark: "write MERGE", dialect.MySQL: "name the table to delete from before FROM", dialect.MariaDB: "name the table to delete from before FROM",
+}
+
+// foreignDelete tells a join in the place of the one table that DELETE FROM names.
+func foreignDelete(p *check.Pass, n *syntax.Delete) (foreign, bool) {
+	if n.From == nil || len(n.Targets) > 0 || n.Using != nil || len(n.From.Tables) != 1 {
+		return foreign{}, false
+	}
+	j, ok := n.From.Tables[0].(*syntax.Join)
+	if !ok {
+		return foreign{}, false
+	}
+	return foreign{"JOIN behind DELETE FROM", 0, j.OpSpan, byHand(joinedWrite[p.Dialect]), check.Certain}, true
+}
+
+// foreignIs tells IS before a plain value, which only SQLite compares.
+func foreignIs(p *check.Pass, n *syntax.Is) (foreign, bool) {
+	lit, ok := syntax.Unparen(n.Y).(*syntax.Literal)
+	if n.Test != syntax.IsOther || !ok || lit.Lit != syntax.TextLiteral && lit.Lit != syntax.NumberLiteral {
+		return foreign{}, false
+	}
+	op := "="
+	if n.Not {
+		op = "<>"
+	}
+	span := text.Span{Start: n.X.Span().End, End: n.Y.Span().Start}
+	f := foreign{"IS before a value", dialect.In(dialect.SQLite), n.Span(), replace("compare by "+op, span, " "+op+" "), check.Certain}
+	if p.HasComment(span) {
+		f.mends = byHand("compare by " + op)
+	}
+	return f, true
 }
 
 func replace(title string, span text.Span, with string) []check.Mend {
@@ -157,6 +212,11 @@ func foreignLimit(p *check.Pass, q *syntax.Query) (foreign, bool) {
 		return foreign{"FETCH FIRST", dialect.Everywhere &^ dialect.In(dialect.MySQL, dialect.SQLite, dialect.Spark), l.Span(),
 			replace("write LIMIT", l.Span(), limit), check.Certain}, true
 	}
+	if l.Offset != nil && l.Count != nil && l.Offset.Span().End < l.Count.Span().Start && isComma(p, text.Span{Start: l.Offset.Span().End, End: l.Count.Span().Start}) &&
+		p.Dialect != dialect.SQLServer && p.Dialect != dialect.Oracle {
+		return foreign{"LIMIT with a comma", dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite), l.Span(),
+			replace("write OFFSET", l.Span(), "LIMIT "+count+" OFFSET "+offset), check.Certain}, true
+	}
 	f := foreign{"LIMIT", dialect.Everywhere &^ dialect.In(dialect.SQLServer, dialect.Oracle), l.Span(), nil, check.Certain}
 	fetch := fmt.Sprintf("OFFSET %s ROWS FETCH NEXT %s ROWS ONLY", offset, count)
 	if p.Dialect == dialect.Oracle && l.Offset == nil {
@@ -170,6 +230,11 @@ func foreignLimit(p *check.Pass, q *syntax.Query) (foreign, bool) {
 		f.mends = byHand("write SELECT TOP (" + count + ")")
 	}
 	return f, true
+}
+
+// isComma reports whether a comma is all that stands between two operands.
+func isComma(p *check.Pass, s text.Span) bool {
+	return strings.TrimSpace(string(p.Src[s.Start:s.End])) == ","
 }
 
 func foreignSelect(p *check.Pass, s *syntax.Select) (foreign, bool) {
@@ -245,6 +310,10 @@ func functionOf(name string, arguments int) (foreignFunction, bool) {
 	switch name {
 	case "ifnull":
 		return foreignFunction{dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark), "COALESCE", ""}, true
+	case "if":
+		if arguments == 3 {
+			return foreignFunction{dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark), "", "write CASE WHEN … THEN … ELSE … END"}, true
+		}
 	case "nvl":
 		return foreignFunction{dialect.In(dialect.Oracle, dialect.MariaDB, dialect.Spark), "COALESCE", ""}, true
 	case "isnull":

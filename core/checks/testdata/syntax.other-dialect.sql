@@ -14,3 +14,13 @@ SELECT COALESCE(moved_on, '2026-01-01'), STRING_AGG(name, ', ') FROM hives GROUP
 SELECT name FROM hives EXCEPT SELECT name FROM queens;
 SELECT name || '!' FROM hives NATURAL JOIN (SELECT 1 AS hive_id) AS one;
 INSERT INTO hives (hive_id, name, apiary_id, keeper_id, frame_count) VALUES (9, 'Ash', 1, 1, 8) ON CONFLICT (hive_id) DO NOTHING;
+SELECT name FROM hives LIMIT 5, 10; -- want "syntax.other-dialect"
+SELECT IF(frame_count > 3, 'a', 'b') AS size FROM hives; -- want "syntax.other-dialect"
+SELECT name FROM hives WHERE name IS 'Ash'; -- want "syntax.other-dialect"
+SELECT name FROM hives WHERE name IS NOT 'Ash'; -- want "syntax.other-dialect"
+UPDATE hives h JOIN queens q ON q.queen_id = h.queen_id SET frame_count = 3; -- want "syntax.other-dialect"
+DELETE FROM hives h LEFT JOIN queens q ON q.queen_id = h.queen_id WHERE q.colour = 'red'; -- want "syntax.other-dialect"
+SELECT name FROM hives LIMIT 10 OFFSET 5;
+SELECT name FROM hives OFFSET 5 LIMIT 10;
+SELECT name FROM hives WHERE (name IS NULL) IS NOT TRUE AND name IS DISTINCT FROM 'Ash';
+DELETE FROM hives h USING queens q WHERE q.queen_id = h.queen_id AND h.hive_id = -1;
