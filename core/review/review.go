@@ -79,16 +79,19 @@ type Reviewer struct {
 	found   []Finding
 	faults  []Fault
 	faulty  []*check.Check // those that failed on the statement in hand
-	told    map[*check.Check]tally
+	told    map[*check.Check]*tally
 }
 
-// tally counts what a check found in the statement in hand; last is the place of the
-// last that was taken.
-type tally struct{ count, last int }
+// tally is what a check found in the statement in hand: the places of the findings that
+// are told, and how many more there are.
+type tally struct {
+	places []int
+	more   int
+}
 
 // New makes a reviewer.
 func New(o Options) *Reviewer {
-	r := &Reviewer{options: o, told: map[*check.Check]tally{}}
+	r := &Reviewer{options: o, told: map[*check.Check]*tally{}}
 	r.renew()
 	for _, c := range o.Checks {
 		if c.Statement != nil {
@@ -192,6 +195,15 @@ func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 	slices.SortStableFunc(mine, func(a, b Finding) int {
 		return cmp.Or(cmp.Compare(a.Span.Start, b.Span.Start), cmp.Compare(a.Span.End, b.Span.End), cmp.Compare(a.Check.ID, b.Check.ID))
 	})
+	for c, t := range r.told {
+		if t.more > 0 {
+			last := len(mine) - 1
+			for mine[last].Check != c {
+				last--
+			}
+			mine[last].More = t.more
+		}
+	}
 }
 
 // examine binds a statement and calls the checks. One whose end could not be read is only
@@ -226,12 +238,19 @@ func (r *Reviewer) take(f check.Finding) {
 		return
 	}
 	t := r.told[f.Check]
-	if t.count++; r.options.Most > 0 && t.count > r.options.Most {
-		r.found[t.last].More++
+	if t == nil {
+		t = &tally{}
 		r.told[f.Check] = t
+	}
+	if most := r.options.Most; most > 0 && len(t.places) == most {
+		t.more++
+		// The first in the text are told; a walk may come upon them last.
+		last := slices.MaxFunc(t.places, func(a, b int) int { return cmp.Compare(r.found[a].Span.Start, r.found[b].Span.Start) })
+		if f.Span.Start < r.found[last].Span.Start {
+			r.found[last].Finding = f
+		}
 		return
 	}
-	t.last = len(r.found)
-	r.told[f.Check] = t
+	t.places = append(t.places, len(r.found))
 	r.found = append(r.found, Finding{Finding: f})
 }
