@@ -14,7 +14,7 @@ const MaxSize = 1<<31 - 1
 // Errors of [NewFile].
 var (
 	ErrTooLarge = errors.New("larger than 2 GB")
-	ErrBinary   = errors.New("binary data, not SQL text")
+	ErrBinary   = errors.New("binary data, not SQL text; text in UTF-16 needs its byte order mark")
 )
 
 // File is the text of one file. It is immutable but for its line table, which
