@@ -81,17 +81,19 @@ func isAssignment(p *check.Pass, b *syntax.Binary) bool {
 	if b.Op != syntax.OpEqual {
 		return false
 	}
-	at := p.Parent(b)
-	for {
-		and, ok := at.(*syntax.Binary)
-		if !ok || and.Op != syntax.OpAnd {
-			break
-		}
-		at = p.Parent(and)
+	around, _ := p.Enclosing(b, noOperators)
+	a, ok := around.(*syntax.Assign)
+	if !ok {
+		return false
 	}
-	a, ok := at.(*syntax.Assign)
-	return ok && a.Value != syntax.Expr(b)
+	and, ok := a.Value.(*syntax.Binary)
+	return ok && and.Op == syntax.OpAnd
 }
+
+// noOperators are the nodes in which a chain of operators stands.
+var noOperators = syntax.Kinds(syntax.KindAssign, syntax.KindWhere, syntax.KindHaving, syntax.KindJoin, syntax.KindQualify, syntax.KindSelectItem,
+	syntax.KindOrderItem, syntax.KindGroupBy, syntax.KindParen, syntax.KindCase, syntax.KindWhen, syntax.KindCall, syntax.KindUnary, syntax.KindIn,
+	syntax.KindIs, syntax.KindCast, syntax.KindSubquery, syntax.KindRow, syntax.KindWindow, syntax.KindControl)
 
 var conditions = syntax.Kinds(syntax.KindWhere, syntax.KindHaving, syntax.KindJoin, syntax.KindQualify)
 
