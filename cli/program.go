@@ -45,7 +45,11 @@ func Main() int {
 	ctx, cancel := context.WithCancel(context.Background())
 	defer cancel()
 	signals := make(chan os.Signal, 1)
-	signal.Notify(signals, endSignals...)
+	for _, s := range endSignals {
+		if !signal.Ignored(s) { // as under nohup
+			signal.Notify(signals, s)
+		}
+	}
 	ended := make(chan int, 1)
 	go func() { ended <- p.Run(ctx, os.Args[1:]) }()
 	select {
