@@ -173,21 +173,26 @@ func (f *Fixed) give(x syntax.Expr, st state) {
 	f.given = append(f.given, x)
 }
 
-// column finds the column of one of the sources that an expression is.
+// column finds the column of one of the sources that an expression is, through the names
+// of output columns.
 func (f *Fixed) column(x syntax.Expr) (*Source, int, bool) {
-	n, ok := syntax.Unparen(x).(*syntax.Name)
-	if !ok {
-		return nil, 0, false
+	for range maxDerivation {
+		n, ok := syntax.Unparen(x).(*syntax.Name)
+		if !ok {
+			return nil, 0, false
+		}
+		u := f.in.Use(n)
+		if u.Status == OutputAlias {
+			x = u.Item.X
+			continue
+		}
+		if u.Status != Resolved || u.Source.Scope != f.scope || f.in.isCoalesced(n, u) {
+			return nil, 0, false
+		}
+		place := u.Source.place(u.Column)
+		return u.Source, place, place >= 0
 	}
-	u := f.in.Use(n)
-	if u.Status == OutputAlias {
-		return f.column(u.Item.X)
-	}
-	if u.Status != Resolved || u.Source.Scope != f.scope || f.in.isCoalesced(n, u) {
-		return nil, 0, false
-	}
-	place := u.Source.place(u.Column)
-	return u.Source, place, place >= 0
+	return nil, 0, false
 }
 
 // isCoalesced reports whether a bare name means a merged column that comes from

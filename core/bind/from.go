@@ -324,36 +324,52 @@ func (b *Binder) tableColumns(t *schema.Table) []syntax.Sym {
 }
 
 func (b *Binder) join(j *syntax.Join, s *Scope) {
-	from := len(s.Sources)
-	b.table(j.Left, s)
-	middle := len(s.Sources)
-	b.table(j.Right, s)
-	left, right := s.Sources[from:middle], s.Sources[middle:]
-	switch j.Type {
-	case syntax.LeftJoin, syntax.OuterApply:
-		makeOptional(right)
-	case syntax.RightJoin:
-		makeOptional(left)
-	case syntax.FullJoin:
-		makeOptional(left)
-		makeOptional(right)
+	var room [8]*syntax.Join
+	spine := append(room[:0], j) // a chain of joins may be longer than the stack is deep
+	for {
+		left, ok := spine[len(spine)-1].Left.(*syntax.Join)
+		if !ok {
+			break
+		}
+		spine = append(spine, left)
 	}
-	s.Natural = s.Natural || j.Natural
-	s.coalesced = s.coalesced || j.Type == syntax.RightJoin || j.Type == syntax.FullJoin
-	for _, id := range j.Using {
-		s.Merged = append(s.Merged, id.Sym)
-		for _, src := range s.Sources[from:] {
-			if !src.Complete && (len(left) == 1 || src.index >= middle) {
-				src.learn(id.Sym)
+	from := len(s.Sources)
+	b.table(spine[len(spine)-1].Left, s)
+	optional := from // the sources before it are
+	for i := len(spine) - 1; i >= 0; i-- {
+		j, middle := spine[i], len(s.Sources)
+		b.table(j.Right, s)
+		switch j.Type {
+		case syntax.LeftJoin, syntax.OuterApply:
+			makeOptional(s.Sources[middle:])
+		case syntax.RightJoin:
+			makeOptional(s.Sources[optional:middle])
+			optional = middle
+		case syntax.FullJoin:
+			makeOptional(s.Sources[optional:])
+			optional = len(s.Sources)
+		}
+		s.Natural = s.Natural || j.Natural
+		s.coalesced = s.coalesced || j.Type == syntax.RightJoin || j.Type == syntax.FullJoin
+		learning := s.Sources[middle:]
+		if middle-from == 1 {
+			learning = s.Sources[from:]
+		}
+		for _, id := range j.Using {
+			s.Merged = append(s.Merged, id.Sym)
+			for _, src := range learning {
+				if !src.Complete {
+					src.learn(id.Sym)
+				}
 			}
 		}
-	}
-	switch {
-	case j.On == nil:
-	case b.info.Dialect == dialect.SQLite: // which lets ON see all of FROM
-		b.later = append(b.later, j.On)
-	default:
-		b.visit(j.On, s, visible{from, len(s.Sources)}, inOn)
+		switch {
+		case j.On == nil:
+		case b.info.Dialect == dialect.SQLite: // which lets ON see all of FROM
+			b.later = append(b.later, j.On)
+		default:
+			b.visit(j.On, s, visible{from, len(s.Sources)}, inOn)
+		}
 	}
 }
 

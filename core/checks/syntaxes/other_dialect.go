@@ -81,6 +81,10 @@ func runOtherDialect(p *check.Pass, n syntax.Node) {
 	})
 }
 
+// longCast is the length in bytes from which on a cast is not written anew: of a chain each
+// would copy all before it.
+const longCast = 2000
+
 func foreignIn(p *check.Pass, n syntax.Node) (foreign, bool) {
 	switch n := n.(type) {
 	case *syntax.Query:
@@ -95,9 +99,11 @@ func foreignIn(p *check.Pass, n syntax.Node) (foreign, bool) {
 		if owners.Has(p.Dialect) {
 			return foreign{}, false // a chain of them would be copied once for each
 		}
-		cast := fmt.Sprintf("CAST(%s AS %s)", p.Text(n.X), p.Text(n.Type))
-		return foreign{"cast by ::", owners, n.Span(),
-			replace("cast by CAST", n.Span(), cast), check.Certain}, true
+		mends := byHand("cast by CAST")
+		if n.Span().Len() < longCast {
+			mends = replace("cast by CAST", n.Span(), fmt.Sprintf("CAST(%s AS %s)", p.Text(n.X), p.Text(n.Type)))
+		}
+		return foreign{"cast by ::", owners, n.Span(), mends, check.Certain}, true
 	case *syntax.Like:
 		if n.Op != syntax.OpILike {
 			return foreign{}, false
