@@ -77,6 +77,9 @@ func TestWorkFollowsSize(t *testing.T) {
 			t.Parallel()
 			path := filepath.Join(t.TempDir(), "text.sql")
 			d := dialects[i%len(dialects)]
+			if _, named, ok := strings.Cut(k.name, "@"); ok {
+				d = named
+			}
 			steps, first, growth := 0.0, 0.0, 1.0
 			for size := smallest; size <= largest; size *= 2 {
 				require.NoError(t, os.WriteFile(path, []byte(k.text(size)), 0o644))

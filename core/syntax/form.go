@@ -36,7 +36,7 @@ func (p *Parser) checkPart(name string, first int) {
 	if !ok {
 		return
 	}
-	m := matcher{p: p, end: p.i}
+	m := matcher{p: p, end: p.i, furthest: first}
 	for i := first; i < m.end; i++ {
 		if k := p.scan.tokens[i].Kind; k == TemplateMark || k == Stray || k == Placeholder && p.textOf(i)[0] == '$' {
 			return

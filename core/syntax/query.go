@@ -45,7 +45,11 @@ func (p *Parser) branchesInto(left, right Body) {
 		p.noInto(right)
 		return
 	}
-	p.noInto(left)
+	if chain, ok := left.(*SetOp); ok {
+		p.noInto(chain.Right) // what stands before it was looked at
+	} else {
+		p.noInto(left)
+	}
 	if s, ok := right.(*Select); !ok || s.From != nil && s.IntoSpan.Start < s.From.Span().Start {
 		p.noInto(right)
 	}
