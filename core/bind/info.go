@@ -157,7 +157,7 @@ func (in *Info) isTired() bool {
 
 // SourceAt gives the source that a table of FROM is, nil if it is none.
 func (in *Info) SourceAt(t syntax.TableExpr) *Source {
-	around := in.Nearest(t, scoped)
+	around := in.Nearest(t, Scoped)
 	if around == nil || in.scopeOf[around.ID()] == nil {
 		return nil
 	}
@@ -174,8 +174,8 @@ func (in *Info) SourceAt(t syntax.TableExpr) *Source {
 	return nil
 }
 
-// scoped are the nodes whose FROM, or tables to write to, make a scope.
-var scoped = syntax.Kinds(syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete, syntax.KindInsert, syntax.KindMerge)
+// Scoped are the nodes whose FROM, or tables to write to, make a scope.
+var Scoped = syntax.Kinds(syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete, syntax.KindInsert, syntax.KindMerge)
 
 // Use gives what a name means; the zero Use if it was not looked up.
 func (in *Info) Use(n *syntax.Name) *Use { return &in.uses[n.ID()] }

@@ -91,20 +91,21 @@ func (p *Pass) TellsNames(s *bind.Scope) bool {
 	return s.Node == nil || !bodies.Has(s.Node.Kind()) && p.Nearest(s.Node, bodies) == nil
 }
 
-// SourcesOf gives the sources that a part of FROM is made of.
+// manySources is how many sources of one FROM are told apart by the parts they stand in.
+const manySources = 64
+
+// SourcesOf gives the sources that a part of FROM is made of, none of a FROM with very
+// many.
 func (p *Pass) SourcesOf(t syntax.TableExpr) []*bind.Source {
+	around := p.Nearest(t, bind.Scoped)
+	if around == nil || p.Scope(around) == nil || len(p.Scope(around).Sources) > manySources {
+		return nil
+	}
 	var found []*bind.Source
-	for n := p.Parent(t); n != nil; n = p.Parent(n) {
-		scope := p.Scope(n)
-		if scope == nil {
-			continue
+	for _, s := range p.Scope(around).Sources {
+		if s.Node != nil && t.Span().Contains(s.Node.Span()) {
+			found = append(found, s)
 		}
-		for _, s := range scope.Sources {
-			if s.Node != nil && t.Span().Contains(s.Node.Span()) {
-				found = append(found, s)
-			}
-		}
-		break
 	}
 	return found
 }
