@@ -18,18 +18,22 @@ func (s *scanner) quoted(c byte) TokenKind {
 // up to the closing quote, which is doubled to stand for itself.
 func (s *scanner) enclosed(start, open int, closing byte, kind TokenKind, backslash bool) TokenKind {
 	src, i := s.src, open
+	next := -1 // the next closing quote at or behind i, looked for once and not behind each backslash
 	for {
-		k := bytes.IndexByte(src[i:], closing)
+		if next < i {
+			k := bytes.IndexByte(src[i:], closing)
+			if k < 0 {
+				return s.unclosed(start, kind)
+			}
+			next = i + k
+		}
 		if backslash {
-			if b := bytes.IndexByte(src[i:min(len(src), i+max(k, 0))], '\\'); b >= 0 {
+			if b := bytes.IndexByte(src[i:next], '\\'); b >= 0 {
 				i = min(i+b+2, len(src))
 				continue
 			}
 		}
-		if k < 0 {
-			return s.unclosed(start, kind)
-		}
-		i += k + 1
+		i = next + 1
 		if i < len(src) && src[i] == closing {
 			i++
 			continue
