@@ -170,14 +170,15 @@ func (r *Reviewer) next() (stmt *syntax.Statement) {
 func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 	from := len(r.found)
 	r.faulty = r.faulty[:0]
+	clear(r.told)
 	for {
 		r.pass.Check = nil
-		clear(r.told)
 		caught := fault.Guard("binding names", func() { r.examine(stmt) })
 		if caught == nil {
 			break
 		}
 		r.found = r.found[:from]
+		clear(r.told) // which counts what was dropped
 		failed := r.pass.Check
 		if failed != nil {
 			caught.Doing = "the check " + failed.ID
