@@ -147,11 +147,10 @@ func elsewhere(c check.Consequence, names []string) string {
 		check.Slow: {"runs it, but slowly", "run it, but slowly"}, check.Unclear: {"runs it, with right rows", "run it, with right rows"},
 		check.Fine: {"takes it as meant", "take it as meant"},
 	}[c]
-	last := len(names) - 1
-	if last == 0 {
+	if len(names) == 1 {
 		return names[0] + " " + verb[0]
 	}
-	return strings.Join(names[:last], ", ") + " and " + names[last] + " " + verb[1]
+	return check.List(names, "and") + " " + verb[1]
 }
 
 // effects explain the words for what a mend does to the result; each is told where the

@@ -6,4 +6,5 @@
 //	finding.go  findings, consequences, certainties, mends
 //	pass.go     what a check sees of a statement, and how it reports
 //	edit.go     edits that mends are made of
+//	sentence.go lists of names in sentences
 package check

@@ -399,14 +399,10 @@ func nameList(p *check.Pass, found []finding) string {
 	for _, f := range found[:min(len(found), mostNamed)] {
 		names = append(names, p.Brief(f.name))
 	}
-	last := len(names) - 1
-	switch more := len(found) - len(names); {
-	case more > 0:
+	if more := len(found) - len(names); more > 0 {
 		return fmt.Sprintf("%s and %d more", strings.Join(names, ", "), more)
-	case last > 0:
-		return strings.Join(names[:last], ", ") + " and " + names[last]
 	}
-	return names[0]
+	return check.List(names, "and")
 }
 
 // selected reports whether a column is one of the select list.

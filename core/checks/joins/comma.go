@@ -200,6 +200,5 @@ func sources(p *check.Pass, s *syntax.Select) string {
 	if len(names) < 2 {
 		return "the sources"
 	}
-	last := len(names) - 1
-	return strings.Join(names[:last], ", ") + " and " + names[last]
+	return check.List(names, "and")
 }

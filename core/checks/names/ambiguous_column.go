@@ -2,7 +2,6 @@ package names
 
 import (
 	"fmt"
-	"strings"
 
 	"justlens/core/bind"
 	"justlens/core/check"
@@ -60,11 +59,11 @@ func runAmbiguousColumn(p *check.Pass, n syntax.Node) {
 	f := check.Finding{
 		Span:      name.Span(),
 		Certainty: check.Certain,
-		Message:   fmt.Sprintf("%s may be a column of %s", column, list(owners, "or")),
-		Why:       fmt.Sprintf("Both %s have a column %s, and the database does not choose.", list(owners, "and"), column),
+		Message:   fmt.Sprintf("%s may be a column of %s", column, check.List(owners, "or")),
+		Why:       fmt.Sprintf("Both %s have a column %s, and the database does not choose.", check.List(owners, "and"), column),
 	}
 	if len(owners) > 2 {
-		f.Why = fmt.Sprintf("%s all have a column %s, and the database will not choose.", list(owners, "and"), column)
+		f.Why = fmt.Sprintf("%s all have a column %s, and the database will not choose.", check.List(owners, "and"), column)
 	}
 	if len(name.Parts) > 1 || sameNames(owners) || p.Above(name) != nil && p.Above(name).Kind() == syntax.KindOrderItem && len(owners) < 2 {
 		f.Why = "Two of them have that name, and the database will not choose."
@@ -138,13 +137,4 @@ func equated(p *check.Pass, u *bind.Use, name *syntax.Name) bool {
 		})
 	}
 	return found
-}
-
-// list joins names for a sentence: "a, b and c".
-func list(names []string, word string) string {
-	if len(names) < 2 {
-		return strings.Join(names, "")
-	}
-	last := len(names) - 1
-	return strings.Join(names[:last], ", ") + " " + word + " " + names[last]
 }

@@ -122,7 +122,7 @@ func unknownQualifier(p *check.Pass, qualifier syntax.Ident, within *bind.Scope)
 	if near := initialOf(p, within, p.Names.String(qualifier.Sym)); near != "" {
 		f.Mends = []check.Mend{{Title: "say " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(qualifier.Span, near)}}}
 	} else if len(candidates) > 0 {
-		f.Why += fmt.Sprintf(" There is %s.", list(candidates, "and"))
+		f.Why += fmt.Sprintf(" There is %s.", check.List(candidates, "and"))
 	}
 	p.Report(f)
 }
@@ -136,10 +136,10 @@ func aliased(p *check.Pass, f check.Finding, qualifier syntax.Ident, refs []*syn
 		f.Related = append(f.Related, check.Related{Span: ref.Span(), Message: "named here"})
 		f.Mends = append(f.Mends, check.Mend{Title: "say " + alias, Effect: check.NewRows, Edits: []text.Edit{check.Replace(qualifier.Span, alias)}})
 	}
-	f.Why = fmt.Sprintf("FROM gives the table the alias %s, and then only the alias can be used.", list(names, "and"))
+	f.Why = fmt.Sprintf("FROM gives the table the alias %s, and then only the alias can be used.", check.List(names, "and"))
 	if len(refs) > 1 { // which of them is meant only the author knows
-		f.Why = fmt.Sprintf("FROM has the table more than once, and calls it %s; it answers to those names only.", list(names, "and"))
-		f.Mends = []check.Mend{{Title: "say which is meant: " + list(names, "or"), Effect: check.ByHand}}
+		f.Why = fmt.Sprintf("FROM has the table more than once, and calls it %s; it answers to those names only.", check.List(names, "and"))
+		f.Mends = []check.Mend{{Title: "say which is meant: " + check.List(names, "or"), Effect: check.ByHand}}
 	}
 	p.Report(f)
 }

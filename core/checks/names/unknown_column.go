@@ -153,7 +153,7 @@ func runUnknownColumn(p *check.Pass, n syntax.Node) {
 		f.Why = fmt.Sprintf("Did you mean %s?", near)
 		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(name.Last().Span, p.Dialect.Name(near, false))}}}
 	} else if owners := ownersOf(p, name.Last().Sym); len(owners) > 0 {
-		f.Why = fmt.Sprintf("It is a column of %s.", list(owners, "and"))
+		f.Why = fmt.Sprintf("It is a column of %s.", check.List(owners, "and"))
 	}
 	p.Report(f)
 }
@@ -182,7 +182,7 @@ func has(p *check.Pass, sources []*bind.Source) string {
 	case 1:
 		return names[0] + " has"
 	}
-	return list(names, "and") + " have"
+	return check.List(names, "and") + " have"
 }
 
 // ownersOf lists up to three tables that have a column.
