@@ -12,8 +12,9 @@
 //	core/fault     keeps a slip of the program from costing more than its statement
 //	core/syntax    tokens, scanner, tree, parser; forms of statements without a tree
 //	core/schema    tables, columns, keys, indexes: read from DDL, printed as DDL
-//	core/bind      names → columns; types, nullability, keys and grain: an answer beside the tree
+//	core/bind      names → columns: an answer beside the tree
 //	core/reason    for which values a condition is true, and what follows
+//	core/facts     what checks ask of a bound statement, worked out once: conditions, aggregates, groups, types, NULLs, keys
 //	core/sample    rows for the tables of a schema, from a seed
 //	core/check     what a check, a pass, a finding and a mend are
 //	core/checks/…  a folder a family, a file a check
@@ -26,6 +27,8 @@
 //	demo           the example of the beekeeping cooperative, embedded
 //	costs          tests that what a review costs grows as its text does
 //	corpus         measures the parser on SQL that databases ship
+//	speed          what each stage costs beside a floor, and budgets of what is counted
+//	mutation       which changes of checks and mends no test notices
 //	claims         tests that try on real databases what the checks say of them
 //
 // A package imports only packages above it; architecture_test.go holds that

@@ -10,6 +10,7 @@ import (
 
 	"justlens/core/bind"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/sample"
 	"justlens/core/schema"
 	"justlens/core/syntax"
@@ -53,8 +54,8 @@ func TestFactsOnServers(t *testing.T) {
 	})
 }
 
-// facts tries queries on one server.
-type facts struct {
+// trial tries queries on one server.
+type trial struct {
 	t      *testing.T
 	server *server
 	tables *schema.Schema
@@ -65,7 +66,7 @@ type facts struct {
 }
 
 // openFacts makes the tables of the trials on a server, and what knows of them.
-func openFacts(t *testing.T, s *server) *facts {
+func openFacts(t *testing.T, s *server) *trial {
 	for _, stmt := range strings.Split(factTables, ";\n") {
 		_, err := s.db.Exec(stmt)
 		require.NoError(t, err)
@@ -78,11 +79,11 @@ func openFacts(t *testing.T, s *server) *facts {
 	tables.SetWhole()
 	tables.Load([]byte(demo.Schema()+factTables), s.dialect)
 	require.Empty(t, tables.Problems)
-	return &facts{t: t, server: s, tables: tables, all: tables.Tables(), names: syntax.NewNames()}
+	return &trial{t: t, server: s, tables: tables, all: tables.Tables(), names: syntax.NewNames()}
 }
 
 // refill puts other rows into all tables.
-func (f *facts) refill(seed uint64) {
+func (f *trial) refill(seed uint64) {
 	made := sample.Tables(f.tables, f.all, sample.Options{Seed: seed, Rows: 5, Dialect: f.server.dialect})
 	for i := len(made) - 1; i >= 0; i-- {
 		if f.server.dialect == dialect.MariaDB {
@@ -100,12 +101,12 @@ func (f *facts) refill(seed uint64) {
 	}
 }
 
-func (f *facts) exec(stmt string) {
+func (f *trial) exec(stmt string) {
 	_, err := f.server.db.Exec(stmt)
 	require.NoError(f.t, err, stmt)
 }
 
-func (f *facts) try(text string) {
+func (f *trial) try(text string) {
 	f.tried++
 	src := []byte(text)
 	if f.names.IsFull() {
@@ -117,7 +118,8 @@ func (f *facts) try(text string) {
 	require.Empty(f.t, stmt.Errors, text)
 	binder := bind.NewBinder(f.names)
 	binder.Reset(src, f.server.dialect, f.tables)
-	in := binder.Bind(stmt)
+	var in facts.Facts
+	in.Reset(binder.Bind(stmt))
 	q := stmt.Node.(*syntax.SelectStmt).Query
 	rows, err := f.server.db.Query(text)
 	if err != nil {
@@ -145,7 +147,7 @@ func (f *facts) try(text string) {
 				f.types++
 				require.True(f.t, fitsValue(class, v), "column %d of %s is %v, said to be of class %d", i+1, text, v, class)
 			}
-			if in.OutputNullable(q, i) == bind.No {
+			if in.OutputNullable(q, i) == facts.No {
 				f.never++
 				require.NotNil(f.t, v, "column %d is said never to be NULL: %s", i+1, text)
 			}

@@ -71,8 +71,8 @@ func namedFile(path string) sqlFile {
 	return sqlFile{path, real}
 }
 
-// readFile reads a file. A large text would let the collector wait until as
-// much again is garbage, so from then on it is told to come earlier.
+// readFile reads a file. A large text, and the tree of a large statement, would let the
+// collector wait until as much again is garbage, so from then on it is told to come earlier.
 func readFile(path string) ([]byte, error) {
 	f, err := os.Open(path)
 	if err != nil {
@@ -84,8 +84,8 @@ func readFile(path string) ([]byte, error) {
 	}
 	src, err := os.ReadFile(path)
 	const headroom = 16 << 20
-	if len(src) > 2*headroom {
-		debug.SetGCPercent(100 * headroom / len(src))
+	if len(src) > headroom/4 {
+		debug.SetGCPercent(min(30, 100*headroom/len(src)))
 	}
 	return src, err
 }

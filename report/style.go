@@ -6,7 +6,6 @@ import (
 	"strings"
 
 	"github.com/mattn/go-runewidth"
-	"github.com/muesli/termenv"
 	"golang.org/x/term"
 
 	"justlens/core/check"
@@ -42,15 +41,19 @@ func StyleFor(w io.Writer, color string, noColor bool) Style {
 	return s
 }
 
-// Colours of the terminal's own sixteen, so that they fit its background.
+// Colours of the terminal's own sixteen, so that they fit its background, by the numbers
+// of ECMA-48 ("SGR"); the bright ones are those that terminals added to it.
 const (
-	red     = "1"
-	green   = "2"
-	yellow  = "3"
-	blue    = "4"
-	magenta = "5"
-	gray    = "8"
+	red     = "31"
+	green   = "32"
+	yellow  = "33"
+	blue    = "34"
+	magenta = "35"
+	gray    = "90"
+	boldly  = "1"
 )
+
+func escape(rendition, text string) string { return "\x1b[" + rendition + "m" + text + "\x1b[0m" }
 
 var consequenceColor = map[check.Consequence]string{check.Refused: red, check.Wrong: magenta, check.Slow: yellow, check.Unclear: blue}
 
@@ -58,21 +61,21 @@ func (s Style) paint(text, color string) string {
 	if !s.Color || text == "" {
 		return text
 	}
-	return termenv.String(text).Foreground(termenv.ANSI.Color(color)).String()
+	return escape(color, text)
 }
 
 func (s Style) bold(text, color string) string {
 	if !s.Color || text == "" {
 		return text
 	}
-	return termenv.String(text).Bold().Foreground(termenv.ANSI.Color(color)).String()
+	return escape(boldly+";"+color, text)
 }
 
 func (s Style) strong(text string) string {
 	if !s.Color {
 		return text
 	}
-	return termenv.String(text).Bold().String()
+	return escape(boldly, text)
 }
 
 // wrap breaks prose into lines of at most width columns.

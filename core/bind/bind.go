@@ -2,6 +2,7 @@ package bind
 
 import (
 	"hash/maphash"
+	"slices"
 	"strings"
 
 	"justlens/core/dialect"
@@ -14,13 +15,17 @@ import (
 // Binder binds one statement after another. It is not safe for use by several
 // goroutines.
 type Binder struct {
-	info     Info
+	info     *Info // of the statement in hand
+	infos    slab.Pool[Info]
+	text     Info // what all statements of the text have in common
 	schema   *schema.Schema
 	names    map[*schema.Table][]syntax.Sym // the names of a table's columns, numbered once
 	found    map[syntax.Sym]found
 	changes  int // of the schema when found was begun
 	excluded syntax.Sym
-	pending  []pending
+	// valueNames are those of the columns of VALUES, as far as asked for in the dialect.
+	valueNames []syntax.Sym
+	pending    []pending
 	// routines counts the routine bodies around the statement in hand, in which
 	// a name may be a variable.
 	routines int
@@ -31,8 +36,9 @@ type Binder struct {
 	columns slab.Slab[Column]
 	ctes    slab.Slab[cteScope]
 	byName  map[syntax.Sym][]*cteScope // in the order of the text
-	outputs slab.List[output]
-	stack   []output
+	outputs slab.List[Output]
+	stack   []Output
+	spine   []syntax.Node // the chain in hand
 	later   []syntax.Expr // conditions of joins that see what comes behind them
 }
 
@@ -61,13 +67,14 @@ const (
 
 // NewBinder makes a binder for a parser's table of names.
 func NewBinder(names *syntax.Names) *Binder {
-	return &Binder{info: Info{Names: names, seed: maphash.MakeSeed()}, names: map[*schema.Table][]syntax.Sym{}, found: map[syntax.Sym]found{}, excluded: names.Intern([]byte("excluded"))}
+	return &Binder{text: Info{Names: names, seed: maphash.MakeSeed()}, names: map[*schema.Table][]syntax.Sym{}, found: map[syntax.Sym]found{}, excluded: names.Intern([]byte("excluded"))}
 }
 
 // Reset begins a new text. The schema may change from statement to statement.
 func (b *Binder) Reset(src []byte, d dialect.Dialect, s *schema.Schema) {
-	b.info.Src, b.info.Dialect, b.info.Schema, b.schema = src, d, s, s
+	b.text.Src, b.text.Dialect, b.text.Schema, b.schema = src, d, s, s
 	clear(b.names)
+	b.valueNames = b.valueNames[:0]
 	clear(b.found)
 	b.changes = 0
 	if s != nil {
@@ -75,35 +82,62 @@ func (b *Binder) Reset(src []byte, d dialect.Dialect, s *schema.Schema) {
 	}
 }
 
-// Bind binds a statement. What it gives is valid until the next call.
+// Bind binds a statement. What it gives is valid until the next call, however many
+// calls of More follow.
 func (b *Binder) Bind(stmt *syntax.Statement) *Info {
-	in := &b.info
-	in.Scopes = in.Scopes[:0]
-	in.uses = grown(in.uses, stmt.Nodes+1)
-	in.parents = grown(in.parents, stmt.Nodes+1)
-	in.scopeOf = grown(in.scopeOf, stmt.Nodes+1)
-	in.climbs, in.forms, in.enclosing = nil, in.forms[:0], enclosing{}
-	b.pending, b.stack = b.pending[:0], b.stack[:0]
+	b.infos.Reset()
 	b.scopes.Reset()
 	b.sources.Reset()
 	b.columns.Reset()
 	b.ctes.Reset()
-	clear(b.byName)
 	b.outputs.Reset()
-	in.facts.Reset()
+	return b.More(stmt)
+}
+
+// More is Bind that keeps what was given since Bind.
+func (b *Binder) More(stmt *syntax.Statement) *Info {
+	in := b.infos.Next()
+	b.info = in
+	in.Src, in.Dialect, in.Names, in.Schema, in.seed = b.text.Src, b.text.Dialect, b.text.Names, b.text.Schema, b.text.seed
+	in.Scopes = in.Scopes[:0]
+	in.useOf = grown(in.useOf, stmt.Nodes+1)
+	in.uses = append(in.uses[:0], Use{})
+	in.parents = grown(in.parents, stmt.Nodes+1)
+	in.scopeOf = grown(in.scopeOf, stmt.Nodes+1)
+	in.climbs, in.forms, in.enclosing = nil, in.forms[:0], enclosing{}
+	b.pending, b.stack, b.spine = b.pending[:0], b.stack[:0], b.spine[:0]
+	clear(b.byName)
 	b.routines = 0
 	syntax.Link(stmt.Node, in.parents)
+	if stmt.Nodes > manyNodes {
+		b.makeRoom(stmt.Node)
+	}
 	b.statement(stmt.Node, nil, nil)
 	for _, p := range b.pending {
-		in.uses[p.name.ID()] = b.resolve(p)
+		in.uses[in.useOf[p.name.ID()]] = b.resolve(p)
 	}
 	return in
+}
+
+// manyNodes is the size of a statement from which it pays to count its names first.
+const manyNodes = 1 << 16
+
+// makeRoom takes the room for all names at once: growing up to it would take twice as much.
+func (b *Binder) makeRoom(n syntax.Node) {
+	names := 1
+	syntax.Walk(n, func(_ syntax.Node, k syntax.Kind) {
+		if k == syntax.KindName {
+			names++
+		}
+	})
+	b.info.uses = slices.Grow(b.info.uses, names)
+	b.pending = slices.Grow(b.pending, names)
 }
 
 // grown gives a cleared slice of the length.
 func grown[T any](s []T, n int) []T {
 	if cap(s) < n {
-		return make([]T, n, n+n/2)
+		return make([]T, n, n+min(n/2, 1<<16))
 	}
 	s = s[:n]
 	clear(s)
@@ -112,9 +146,9 @@ func grown[T any](s []T, n int) []T {
 
 func (b *Binder) open(node syntax.Node, parent *Scope, ctes *cteScope) *Scope {
 	s := b.scopes.Next()
-	*s = Scope{Node: node, Parent: parent, ctes: ctes, Sources: s.Sources[:0], Merged: s.Merged[:0]}
+	*s = Scope{Node: node, Index: len(b.info.Scopes), Parent: parent, ctes: ctes, Sources: s.Sources[:0], Merged: s.Merged[:0], Calls: s.Calls[:0], Bare: s.Bare[:0]}
 	b.info.Scopes = append(b.info.Scopes, s)
-	b.info.scopeOf[node.ID()] = s
+	b.info.scopeOf[node.ID()] = int32(len(b.info.Scopes))
 	return s
 }
 
@@ -283,7 +317,7 @@ func (b *Binder) insert(n *syntax.Insert, outer *Scope, ctes *cteScope) {
 		}
 	}
 	c := b.open(n, around, ctes)
-	b.info.scopeOf[n.ID()] = s
+	b.info.scopeOf[n.ID()] = int32(s.Index + 1)
 	b.table(n.Table, c)
 	b.add(c, b.source(nil, syntax.Ident{Sym: b.excluded}), nil)
 	for _, a := range n.Conflict {
@@ -350,7 +384,8 @@ func (b *Binder) visit(n syntax.Node, s *Scope, v visible, at place) {
 		b.query(n, s, s.ctes)
 		return
 	case *syntax.Call:
-		if skipsUnit(b.info.FunctionName(n)) && len(n.Args) > 1 {
+		s.Calls = append(s.Calls, n)
+		if len(n.Args) > 1 && skipsUnit(b.info.FunctionName(n)) {
 			b.queriesIn(n.Args[0], s)
 			for _, a := range n.Args[1:] {
 				b.visit(a, s, v, at)
@@ -365,22 +400,48 @@ func (b *Binder) visit(n syntax.Node, s *Scope, v visible, at place) {
 		b.queriesIn(n, s)
 		return
 	case *syntax.OuterMark:
-		s.marked = true
+		s.Marked = true
+	case *syntax.Literal:
+		return
+	case *syntax.Paren:
+		b.visit(n.X, s, v, at)
+		return
+	case *syntax.Binary:
+		if syntax.Chained(n.X) == nil {
+			b.visit(n.X, s, v, at)
+			b.visit(n.Y, s, v, at)
+			return
+		}
 	}
-	part := syntax.Chained(n)
-	if part == nil {
-		syntax.Children(n, func(c syntax.Node) { b.visit(c, s, v, at) })
+	if syntax.Chained(n) != nil {
+		b.chain(n, s, v, at)
 		return
 	}
-	for part != nil { // a chain may be longer than the stack is deep
-		syntax.Children(n, func(c syntax.Node) {
+	syntax.Children(n, func(c syntax.Node) { b.visit(c, s, v, at) })
+}
+
+// chain binds a chain of operators from the left, in a loop: it may be longer than the
+// stack is deep.
+func (b *Binder) chain(n syntax.Node, s *Scope, v visible, at place) {
+	from := len(b.spine)
+	for part := syntax.Chained(n); part != nil; part = syntax.Chained(n) {
+		b.spine = append(b.spine, n)
+		n = part
+	}
+	for b.visit(n, s, v, at); len(b.spine) > from; {
+		above := b.spine[len(b.spine)-1]
+		b.spine = b.spine[:len(b.spine)-1]
+		if binary, ok := above.(*syntax.Binary); ok {
+			b.visit(binary.Y, s, v, at)
+			continue
+		}
+		part := syntax.Chained(above)
+		syntax.Children(above, func(c syntax.Node) {
 			if c != part {
 				b.visit(c, s, v, at)
 			}
 		})
-		n, part = part, syntax.Chained(part)
 	}
-	b.visit(n, s, v, at)
 }
 
 // skipsUnit reports whether the first argument of a function is a unit such as
@@ -403,19 +464,29 @@ func namesNoColumn(function string) bool {
 	return false
 }
 
+// use gives the place for what a name means.
+func (b *Binder) use(n *syntax.Name) *Use {
+	in := b.info
+	in.useOf[n.ID()] = int32(len(in.uses))
+	in.uses = append(in.uses, Use{})
+	return &in.uses[len(in.uses)-1]
+}
+
 // name binds a qualified name at once; it puts an unqualified one off.
 func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
 	if len(n.Parts) == 1 {
 		if !n.Parts[0].Quoted && isUnit(word.Word(n.Parts[0].Sym)) && b.isDateDiff(n) {
 			return
 		}
+		b.use(n)
+		s.Bare = append(s.Bare, n)
 		b.pending = append(b.pending, pending{n, s, v, at, b.routines > 0})
 		return
 	}
-	u := &b.info.uses[n.ID()]
+	u := b.use(n)
 	u.Scope = s
 	src, outer := s.source(n.Qualifier().Sym)
-	if at == inOn && src != nil && !outer && (src.index < v.from || src.index >= v.to) {
+	if at == inOn && src != nil && !outer && (src.Index < v.from || src.Index >= v.to) {
 		if hidden := s.nameWithin(n.Qualifier().Sym, v); hidden != nil {
 			src = hidden
 		} else {
@@ -423,9 +494,11 @@ func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
 			return
 		}
 	}
-	if twin := s.twin(src); twin != nil && b.info.Dialect == dialect.SQLite { // elsewhere the doubled name is refused itself
-		u.Status, u.Candidates = Ambiguous, append(u.Candidates, src, twin)
-		return
+	if b.info.Dialect == dialect.SQLite { // elsewhere the doubled name is refused itself
+		if twin := s.twin(src); twin != nil {
+			u.Status, u.candidates = Ambiguous, &[]*Source{src, twin}
+			return
+		}
 	}
 	if src == nil {
 		u.Status = Unclear
@@ -439,7 +512,7 @@ func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
 	}
 	u.Source, u.Outer = src, outer
 	if src.Complete {
-		u.Column = src.column(n.Last().Sym)
+		u.Column = src.Named(n.Last().Sym)
 	} else {
 		u.Column = src.learn(n.Last().Sym)
 	}
@@ -449,7 +522,7 @@ func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
 		return
 	}
 	if u.Column == nil {
-		u.Status, u.Candidates = Missing, append(u.Candidates, src)
+		u.Status, u.candidates = Missing, &[]*Source{src}
 		u.Source = nil
 		if b.isSystemColumn(n.Last().Sym) {
 			u.Status = Builtin
@@ -521,7 +594,8 @@ func (b *Binder) resolve(p pending) Use {
 			if item == nil && b.info.Dialect.Has(dialect.OrderByOutputName) {
 				item = b.output(sel, sym)
 				if twin := b.laterOutput(sel, item); twin != nil {
-					return Use{Status: Ambiguous, Scope: p.scope, Candidates: b.ownersOf(item, twin)}
+					owners := b.ownersOf(item, twin)
+					return Use{Status: Ambiguous, Scope: p.scope, candidates: &owners}
 				}
 			}
 			if item != nil {

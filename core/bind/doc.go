@@ -1,18 +1,13 @@
 // Package bind finds what the names of a statement mean: which source each
-// column comes from, what a query gives out, what can be NULL. The answer,
-// [Info], lies beside the tree and is looked up by node.
+// column comes from, and what a query gives out. The answer, [Info], lies beside
+// the tree and is looked up by node.
 //
-//	info.go      the answer
-//	scope.go     sources, scopes, looking a name up
-//	bind.go      the walk over a statement that makes them
-//	from.go      the sources of FROM
-//	output.go    what a query gives out
-//	passed.go    conditions that all rows of a query have met
-//	nullable.go  what can be NULL
-//	types.go     what type an expression has
-//	fixed.go     what follows from values and rows that are fixed
-//	keys.go      what tells the rows of a query apart
-//	same.go      whether two expressions are the same
+//	info.go    the answer
+//	scope.go   sources, scopes, looking a name up
+//	bind.go    the walk over a statement that makes them
+//	from.go    the sources of FROM
+//	output.go  what a query gives out
+//	same.go    whether two expressions are the same
 //
 // # Terms
 //

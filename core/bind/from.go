@@ -13,7 +13,7 @@ import (
 type cteScope struct {
 	sym      syntax.Sym
 	query    *syntax.Query // nil within itself
-	columns  []output
+	columns  []Output
 	complete bool
 	next     *cteScope
 	depth    int       // how many can be seen from here
@@ -22,7 +22,7 @@ type cteScope struct {
 
 // put adds an expression before those that can be seen.
 func (b *Binder) put(c cteScope) *cteScope {
-	entry := b.ctes.New()
+	entry := b.ctes.Next()
 	*entry = c
 	entry.depth = 1
 	if n := c.next; n != nil {
@@ -85,7 +85,7 @@ func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
 		if w.Recursive || union && b.info.Dialect.Has(dialect.ImplicitRecursion) {
 			mark := len(b.stack)
 			for _, id := range c.Columns {
-				b.stack = append(b.stack, output{sym: id.Sym})
+				b.stack = append(b.stack, Output{Sym: id.Sym})
 			}
 			self = b.put(cteScope{sym: entry.sym, next: ctes, columns: b.take(mark), complete: len(c.Columns) > 0})
 		}
@@ -99,19 +99,20 @@ func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
 
 // rename gives the columns of a query the names of a list. Where not all columns
 // are known, those of the list are: which of them are which cannot be told.
-func (b *Binder) rename(columns []output, complete bool, names []syntax.Ident) ([]output, bool) {
+func (b *Binder) rename(columns []Output, complete bool, names []syntax.Ident) ([]Output, bool) {
 	if len(names) == 0 {
 		return columns, complete
 	}
 	if !complete {
 		mark := len(b.stack)
 		for _, id := range names {
-			b.stack = append(b.stack, output{sym: id.Sym})
+			b.stack = append(b.stack, Output{Sym: id.Sym})
 		}
 		return b.take(mark), true
 	}
+	columns = b.outputs.Copy(columns) // the query's own stay as they are
 	for i := range min(len(columns), len(names)) {
-		columns[i].sym = names[i].Sym
+		columns[i].Sym = names[i].Sym
 	}
 	return columns, true
 }
@@ -138,13 +139,13 @@ func (b *Binder) table(t syntax.TableExpr, s *Scope) {
 	case *syntax.Derived:
 		// What LATERAL adds to see is the scope itself.
 		outer := s.Parent
-		if t.Lateral || isApplied(b.info.Parent(t)) {
+		if t.Lateral || IsApplied(b.info.Parent(t)) {
 			outer = s
 		}
 		columns, complete := b.query(t.Query, outer, s.ctes)
 		columns, complete = b.rename(columns, complete, t.Columns)
 		src := b.source(t, t.Alias)
-		src.Complete, src.query = complete, t.Query
+		src.Complete, src.Query = complete, t.Query
 		b.add(s, src, columns)
 	case *syntax.FuncTable:
 		for _, c := range t.Calls {
@@ -166,7 +167,9 @@ func (b *Binder) table(t syntax.TableExpr, s *Scope) {
 	}
 }
 
-func isApplied(parent syntax.Node) bool {
+// IsApplied reports whether what stands below a node is the right side of APPLY, which sees
+// the sources before it.
+func IsApplied(parent syntax.Node) bool {
 	j, ok := parent.(*syntax.Join)
 	return ok && (j.Type == syntax.CrossApply || j.Type == syntax.OuterApply)
 }
@@ -178,10 +181,10 @@ func (b *Binder) source(n syntax.TableExpr, name syntax.Ident) *Source {
 	return src
 }
 
-func (b *Binder) add(s *Scope, src *Source, columns []output) {
-	src.Scope, src.index = s, len(s.Sources)
+func (b *Binder) add(s *Scope, src *Source, columns []Output) {
+	src.Scope, src.Index = s, len(s.Sources)
 	for _, c := range columns {
-		src.add(Column{Sym: c.sym, Index: -1, X: c.x})
+		src.add(Column{Sym: c.Sym, Index: -1, X: c.X})
 	}
 	s.Sources = append(s.Sources, src)
 }
@@ -194,8 +197,8 @@ func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
 	}
 	if len(t.Name) == 1 {
 		if c := b.expression(s.ctes, last.Sym); c != nil {
-			columns, complete := b.rename(b.outputs.Copy(c.columns), c.complete, t.Columns)
-			src.Complete, src.query = complete, c.query
+			columns, complete := b.rename(c.columns, c.complete, t.Columns)
+			src.Complete, src.Query = complete, c.query
 			b.add(s, src, columns)
 			return
 		}
@@ -204,8 +207,8 @@ func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
 	if b.schema == nil {
 		return
 	}
-	if table, names := b.lookUp(t); table != nil {
-		src.table, src.Complete, src.names = table, table.Complete, names
+	if f := b.lookUp(t); f.table != nil {
+		src.table, src.Complete, src.names, src.Quoted = f.table, f.table.Complete, f.names, f.quoted
 		if len(t.Columns) > 0 { // other names, so all of them
 			for i, sym := range src.names {
 				if i < len(t.Columns) {
@@ -283,17 +286,17 @@ func (b *Binder) isSystemTable(t *syntax.TableRef) bool {
 
 // found is a table of the schema with the names of its columns; nil if there is none.
 type found struct {
-	table *schema.Table
-	names []syntax.Sym
+	table  *schema.Table
+	names  []syntax.Sym
+	quoted bool // some column is found only in quotes
 }
 
 // lookUp finds the schema's table that a reference names. Those without a qualifier
 // are kept until the schema changes.
-func (b *Binder) lookUp(t *syntax.TableRef) (*schema.Table, []syntax.Sym) {
+func (b *Binder) lookUp(t *syntax.TableRef) found {
 	last := t.Name[len(t.Name)-1].Sym
 	if len(t.Name) > 1 {
-		table := b.schema.Table(b.info.Names.String(t.Name[len(t.Name)-2].Sym), b.info.Names.String(last))
-		return table, b.tableColumns(table)
+		return b.describe(b.schema.Table(b.info.Names.String(t.Name[len(t.Name)-2].Sym), b.info.Names.String(last)))
 	}
 	if b.changes != b.schema.Changes() {
 		clear(b.found)
@@ -301,17 +304,20 @@ func (b *Binder) lookUp(t *syntax.TableRef) (*schema.Table, []syntax.Sym) {
 	}
 	f, ok := b.found[last]
 	if !ok {
-		f.table = b.schema.Table("", b.info.Names.String(last))
-		f.names = b.tableColumns(f.table)
+		f = b.describe(b.schema.Table("", b.info.Names.String(last)))
 		b.found[last] = f
 	}
-	return f.table, f.names
+	return f
+}
+
+func (b *Binder) describe(t *schema.Table) found {
+	if t == nil {
+		return found{}
+	}
+	return found{t, b.tableColumns(t), t.HasQuoted()}
 }
 
 func (b *Binder) tableColumns(t *schema.Table) []syntax.Sym {
-	if t == nil {
-		return nil
-	}
 	if syms, ok := b.names[t]; ok {
 		return syms
 	}
@@ -350,7 +356,7 @@ func (b *Binder) join(j *syntax.Join, s *Scope) {
 			optional = len(s.Sources)
 		}
 		s.Natural = s.Natural || j.Natural
-		s.coalesced = s.coalesced || j.Type == syntax.RightJoin || j.Type == syntax.FullJoin
+		s.Coalesced = s.Coalesced || j.Type == syntax.RightJoin || j.Type == syntax.FullJoin
 		learning := s.Sources[middle:]
 		if middle-from == 1 {
 			learning = s.Sources[from:]

@@ -6,7 +6,6 @@ import (
 
 	"justlens/core/dialect"
 	"justlens/core/schema"
-	"justlens/core/slab"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -39,15 +38,24 @@ const (
 // Use is what one name in the text means.
 type Use struct {
 	Status Status
+	// Outer tells that the source belongs to a query around this one.
+	Outer  bool
 	Scope  *Scope  // where the name stands
 	Source *Source // for Resolved and Assumed
 	Column *Column // for Resolved
-	// Candidates are the sources of an ambiguous name.
-	Candidates []*Source
 	// Item is the output column of an OutputAlias.
 	Item *syntax.SelectItem
-	// Outer tells that the source belongs to a query around this one.
-	Outer bool
+
+	candidates *[]*Source
+}
+
+// Candidates are the sources that an ambiguous name may mean, or the one in which a name
+// is missing.
+func (u *Use) Candidates() []*Source {
+	if u.candidates == nil {
+		return nil
+	}
+	return *u.candidates
 }
 
 // Info is what is known of one statement. It is valid until the next call of
@@ -60,21 +68,15 @@ type Info struct {
 	// Schema holds the tables known, nil if none are.
 	Schema *schema.Schema
 
-	uses      []Use // by node number
-	asking    int   // questions of types, NULLs and keys that are being answered
-	steps     int   // of the outermost of them
-	facts     slab.Pool[Fixed]
+	useOf     []int32 // by node number: the place of a name in uses, 0 if it was not looked up
+	uses      []Use   // the first is the zero Use
 	parents   []syntax.Node
 	forms     []uint64 // by node number, as far as asked for
 	seed      maphash.Seed
 	enclosing enclosing
 	climbs    map[climb]map[int32]reached
-	scopeOf   []*Scope // of Select, Update, Delete and Insert nodes
+	scopeOf   []int32 // of Select, Update, Delete and Insert nodes: one more than the place in Scopes
 }
-
-// maxSteps bounds the work on one question: derived tables that use each column of
-// the next twice would double it at every step.
-const maxSteps = 20_000
 
 // shortClimb is how far up the tree is climbed without looking for one who climbed
 // there before.
@@ -123,8 +125,10 @@ func (in *Info) seek(n syntax.Node, c climb) (end reached) {
 		}
 		at = above
 	}
-	for _, id := range passed {
-		known[id] = end
+	if len(passed) > 1 { // a short way to a remembered one is soon gone again
+		for _, id := range passed {
+			known[id] = end
+		}
 	}
 	return end
 }
@@ -140,29 +144,14 @@ func (in *Info) climbed(c climb) map[int32]reached {
 	return in.climbs[c]
 }
 
-// ask begins a question; what it gives ends it.
-func (in *Info) ask() func() {
-	if in.asking == 0 {
-		in.steps = 0
-	}
-	in.asking++
-	return func() { in.asking-- }
-}
-
-// isTired reports whether a question has been worked on long enough to leave it open.
-func (in *Info) isTired() bool {
-	in.steps++
-	return in.steps > maxSteps
-}
-
 // SourceAt gives the source that a table of FROM is, nil if it is none.
 func (in *Info) SourceAt(t syntax.TableExpr) *Source {
 	around := in.Nearest(t, Scoped)
-	if around == nil || in.scopeOf[around.ID()] == nil {
+	if around == nil || in.Scope(around) == nil {
 		return nil
 	}
 	// In the order of the text, but for those that stand for no table of it.
-	sources, at := in.scopeOf[around.ID()].Sources, t.Span().Start
+	sources, at := in.Scope(around).Sources, t.Span().Start
 	if len(sources) > shortList {
 		sources = sources[max(0, sort.Search(len(sources), func(i int) bool { return sources[i].Node != nil && sources[i].Node.Span().Start >= at })-1):]
 	}
@@ -178,7 +167,7 @@ func (in *Info) SourceAt(t syntax.TableExpr) *Source {
 var Scoped = syntax.Kinds(syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete, syntax.KindInsert, syntax.KindMerge)
 
 // Use gives what a name means; the zero Use if it was not looked up.
-func (in *Info) Use(n *syntax.Name) *Use { return &in.uses[n.ID()] }
+func (in *Info) Use(n *syntax.Name) *Use { return &in.uses[in.useOf[n.ID()]] }
 
 // Parent gives the node above, nil for the statement.
 func (in *Info) Parent(n syntax.Node) syntax.Node { return in.parents[n.ID()] }
@@ -193,7 +182,12 @@ func (in *Info) Above(n syntax.Node) syntax.Node {
 }
 
 // Scope gives the scope that a Select, Update, Delete or Insert opened.
-func (in *Info) Scope(n syntax.Node) *Scope { return in.scopeOf[n.ID()] }
+func (in *Info) Scope(n syntax.Node) *Scope {
+	if i := in.scopeOf[n.ID()]; i > 0 {
+		return in.Scopes[i-1]
+	}
+	return nil
+}
 
 // Text gives the text of a node as written. It holds Src.
 func (in *Info) Text(n syntax.Node) string { return text.View(in.Src, n.Span()) }
@@ -207,38 +201,6 @@ func (in *Info) FunctionName(c *syntax.Call) string {
 		return ""
 	}
 	return in.Names.String(c.Name[len(c.Name)-1].Sym)
-}
-
-// IsAggregate reports whether a call aggregates rows: it names an aggregate
-// function and is no window function.
-func (in *Info) IsAggregate(c *syntax.Call) bool {
-	return c.Over == nil && len(c.Name) == 1 && in.Dialect.IsAggregate(in.FunctionName(c), len(c.Args))
-}
-
-// EachAggregate calls f for each aggregate in an expression or clause, not for those
-// of queries inside it or of other aggregates' arguments.
-func (in *Info) EachAggregate(n syntax.Node, f func(*syntax.Call)) {
-	syntax.Inspect(n, func(n syntax.Node) bool {
-		if c, ok := n.(*syntax.Call); ok && in.IsAggregate(c) {
-			f(c)
-			return false
-		}
-		_, query := n.(*syntax.Query)
-		return !query
-	})
-}
-
-// AggregateAround gives the aggregate among whose arguments an expression stands, nil
-// if there is none in the same query.
-func (in *Info) AggregateAround(n syntax.Node) *syntax.Call {
-	around, _ := in.Enclosing(n, syntax.Kinds(syntax.KindCall))
-	for around != nil {
-		if c := around.(*syntax.Call); in.IsAggregate(c) {
-			return c
-		}
-		around, _ = in.Enclosing(around, syntax.Kinds(syntax.KindCall))
-	}
-	return nil
 }
 
 // Enclosing gives the nearest node above n that is of one of the kinds, and
@@ -299,52 +261,3 @@ func (in *Info) OwnQuery(s *syntax.Select) *syntax.Query {
 
 // SchemaTable gives the schema's table behind a source, nil if there is none.
 func (s *Source) SchemaTable() *schema.Table { return s.table }
-
-// Origin gives the expression of the derived table or common table expression
-// that a column comes from, nil if it comes from no single one.
-func (in *Info) Origin(n *syntax.Name) syntax.Expr {
-	u := in.Use(n)
-	if u.Status != Resolved || u.Source.query == nil {
-		return nil
-	}
-	sel, ok := u.Source.query.Body.(*syntax.Select)
-	place := u.Source.place(u.Column)
-	if !ok || place < 0 {
-		return nil
-	}
-	outputs, ok := in.outputs(sel)
-	if !ok || place >= len(outputs) {
-		return nil
-	}
-	return outputs[place].x
-}
-
-// Position reads a whole number that may stand for a column of the select list.
-func (in *Info) Position(n *syntax.Literal) (int, bool) {
-	if n.Lit != syntax.NumberLiteral {
-		return 0, false
-	}
-	value := 0
-	for _, c := range in.Text(n) {
-		if c < '0' || c > '9' || value > 100_000 {
-			return 0, false
-		}
-		value = value*10 + int(c-'0')
-	}
-	return value, true
-}
-
-// KeyMeant gives the expression that a key of GROUP BY means by a position or alias.
-func (in *Info) KeyMeant(sel *syntax.Select, x syntax.Expr) syntax.Expr {
-	switch n := syntax.Unparen(x).(type) {
-	case *syntax.Literal:
-		if i, ok := in.Position(n); ok && i >= 1 && i <= len(sel.Items) {
-			return sel.Items[i-1].X
-		}
-	case *syntax.Name:
-		if u := in.Use(n); u.Status == OutputAlias {
-			return u.Item.X
-		}
-	}
-	return x
-}

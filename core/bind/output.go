@@ -1,6 +1,7 @@
 package bind
 
 import (
+	"slices"
 	"strconv"
 
 	"justlens/core/dialect"
@@ -8,14 +9,19 @@ import (
 	"justlens/core/syntax"
 )
 
-// output is a column that a query gives out.
-type output struct {
-	sym syntax.Sym
-	x   syntax.Expr
+// Output is a column that a query gives out: an expression, or by a star a column of a
+// source.
+type Output struct {
+	Sym syntax.Sym // its name, 0 for what has none
+	// X is the expression; of a star's column that of the query behind its source, nil
+	// where there is none.
+	X      syntax.Expr
+	Source *Source // of a star's column, nil for an expression
+	Place  int     // among the columns of Source, from 0
 }
 
 // query binds a query and gives its output columns, and whether they are all.
-func (b *Binder) query(q *syntax.Query, outer *Scope, ctes *cteScope) ([]output, bool) {
+func (b *Binder) query(q *syntax.Query, outer *Scope, ctes *cteScope) ([]Output, bool) {
 	ctes = b.with(q.With, outer, ctes)
 	columns, complete := b.body(q.Body, outer, ctes)
 	if q.Limit != nil && outer != nil {
@@ -35,7 +41,7 @@ func (b *Binder) query(q *syntax.Query, outer *Scope, ctes *cteScope) ([]output,
 // limitScope gives the scope of the row limit of an outermost query, which sees nothing.
 func (b *Binder) limitScope(q *syntax.Query, ctes *cteScope) *Scope {
 	s := b.scopes.Next()
-	*s = Scope{Node: q, ctes: ctes, Sources: s.Sources[:0], Merged: s.Merged[:0]}
+	*s = Scope{Node: q, ctes: ctes, Index: -1, Sources: s.Sources[:0], Merged: s.Merged[:0], Calls: s.Calls[:0], Bare: s.Bare[:0]}
 	return s
 }
 
@@ -48,15 +54,16 @@ func (b *Binder) orderScope(q *syntax.Query, outer *Scope, ctes *cteScope) *Scop
 	return b.unclear(q, outer, ctes)
 }
 
-func (b *Binder) body(n syntax.Body, outer *Scope, ctes *cteScope) ([]output, bool) {
+func (b *Binder) body(n syntax.Body, outer *Scope, ctes *cteScope) ([]Output, bool) {
 	switch n := n.(type) {
 	case *syntax.Select:
 		return b.selectBody(n, outer, ctes)
 	case *syntax.SetOp:
 		columns, complete := b.body(n.Left, outer, ctes)
+		columns = b.outputs.Copy(columns)
 		b.body(n.Right, outer, ctes)
 		for i := range columns {
-			columns[i].x = nil // what a branch says of NULL does not hold for the whole
+			columns[i].X = nil // what a branch says of NULL does not hold for the whole
 		}
 		return columns, complete
 	case *syntax.ParenQuery:
@@ -74,25 +81,36 @@ func (b *Binder) body(n syntax.Body, outer *Scope, ctes *cteScope) ([]output, bo
 }
 
 // valuesOutputs names the columns of VALUES as the database does, if it does.
-func (b *Binder) valuesOutputs(n *syntax.Values) ([]output, bool) {
+func (b *Binder) valuesOutputs(n *syntax.Values) ([]Output, bool) {
 	if len(n.Rows) == 0 {
 		return nil, false
 	}
 	mark := len(b.stack)
 	for i := range n.Rows[0].Items {
-		o := output{}
-		switch b.info.Dialect {
-		case dialect.Postgres, dialect.SQLite, dialect.ANSI:
-			o.sym = b.info.Names.Intern([]byte("column" + strconv.Itoa(i+1)))
-		case dialect.MySQL:
-			o.sym = b.info.Names.Intern([]byte("column_" + strconv.Itoa(i)))
-		}
-		b.stack = append(b.stack, o)
+		b.stack = append(b.stack, Output{Sym: b.valueName(i)})
 	}
 	return b.take(mark), true
 }
 
-func (b *Binder) selectBody(n *syntax.Select, outer *Scope, ctes *cteScope) ([]output, bool) {
+// valueName gives the name of a column of VALUES, numbered from 0; 0 where the database
+// gives it none.
+func (b *Binder) valueName(i int) syntax.Sym {
+	prefix, first := "", 0
+	switch b.info.Dialect {
+	case dialect.Postgres, dialect.SQLite, dialect.ANSI:
+		prefix, first = "column", 1
+	case dialect.MySQL:
+		prefix = "column_"
+	default:
+		return 0
+	}
+	for len(b.valueNames) <= i {
+		b.valueNames = append(b.valueNames, b.info.Names.Intern([]byte(prefix+strconv.Itoa(len(b.valueNames)+first))))
+	}
+	return b.valueNames[i]
+}
+
+func (b *Binder) selectBody(n *syntax.Select, outer *Scope, ctes *cteScope) ([]Output, bool) {
 	s := b.open(n, outer, ctes)
 	b.from(n.From, s)
 	for _, x := range n.DistinctOn {
@@ -118,19 +136,21 @@ func (b *Binder) selectBody(n *syntax.Select, outer *Scope, ctes *cteScope) ([]o
 	if n.Qualify != nil {
 		b.expr(n.Qualify.Cond, s, inOrderBy)
 	}
-	return b.listOutputs(n, s)
+	s.Outputs, s.Listed = b.listOutputs(n, s)
+	return s.Outputs, s.Listed
 }
 
 // take gives the outputs that were pushed since mark.
-func (b *Binder) take(mark int) []output {
+func (b *Binder) take(mark int) []Output {
 	columns := b.outputs.Copy(b.stack[mark:])
 	b.stack = b.stack[:mark]
 	return columns
 }
 
 // listOutputs lists the output columns, stars expanded as far as known.
-func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]output, bool) {
+func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]Output, bool) {
 	mark, complete := len(b.stack), true
+	b.stack = slices.Grow(b.stack, len(n.Items))
 	for _, item := range n.Items {
 		star, ok := item.X.(*syntax.Star)
 		if f, isField := item.X.(*syntax.Field); isField && f.Star {
@@ -138,7 +158,7 @@ func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]output, bool) {
 			continue
 		}
 		if !ok {
-			b.stack = append(b.stack, output{b.outputSym(item), item.X})
+			b.stack = append(b.stack, Output{Sym: b.outputSym(item), X: item.X})
 			continue
 		}
 		complete = complete && item.Span() == star.Span() // no EXCEPT (…) behind it
@@ -147,12 +167,12 @@ func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]output, bool) {
 				continue
 			}
 			complete = complete && src.Complete && len(s.Merged) == 0 && !s.Natural
-			for _, name := range src.names {
-				b.stack = append(b.stack, output{sym: name})
+			for i, name := range src.names {
+				b.stack = append(b.stack, Output{Sym: name, Source: src, Place: i})
 			}
 			if src.names == nil {
-				for _, c := range src.Columns {
-					b.stack = append(b.stack, output{sym: c.Sym, x: c.X})
+				for i, c := range src.Columns {
+					b.stack = append(b.stack, Output{Sym: c.Sym, X: c.X, Source: src, Place: i})
 				}
 			}
 		}

@@ -21,6 +21,8 @@ type Source struct {
 	Optional bool
 	// Unknown tells of a table that a schema which holds all tables does not have.
 	Unknown bool
+	// Quoted tells that some column of the table was created in quotes.
+	Quoted bool
 	// Later tells that the name is that of a common table expression that is
 	// defined further on.
 	Later bool
@@ -28,7 +30,8 @@ type Source struct {
 	Scope *Scope
 
 	table *schema.Table
-	query *syntax.Query // of a derived table or common table expression
+	// Query is that of a derived table or common table expression.
+	Query *syntax.Query
 	// names are those of the table's columns, of which Columns holds those used.
 	names   []syntax.Sym
 	columns *slab.Slab[Column]
@@ -36,7 +39,8 @@ type Source struct {
 	firstOfTwins bool
 	// namedByType tells that a cast without an alias may be called as its type is.
 	namedByType bool
-	index       int // in Scope.Sources
+	// Index is its place in Scope.Sources.
+	Index int
 }
 
 // Column is a column of a source.
@@ -52,6 +56,7 @@ type Column struct {
 // Scope is what a SELECT, UPDATE, DELETE or INSERT sees.
 type Scope struct {
 	Node   syntax.Node
+	Index  int    // in Info.Scopes, -1 for one that is not listed there
 	Parent *Scope // the query around a subquery
 	// Sources are those of FROM, in the order of the text.
 	Sources []*Source
@@ -60,11 +65,22 @@ type Scope struct {
 	// Natural tells of a NATURAL JOIN, which merges whatever names agree.
 	Natural bool
 
+	// Calls are those of the scope's own expressions, not of queries inside them, clause
+	// by clause, within a clause in the order of the text.
+	Calls []*syntax.Call
+	// Bare are the names without a qualifier that stand in the scope's own expressions, of
+	// whatever meaning, in the same order.
+	Bare []*syntax.Name
+	// Outputs are the columns that a SELECT gives out; Listed tells that they are all, no
+	// star standing for columns that are not known.
+	Outputs []Output
+	Listed  bool
+
 	ctes *cteScope
-	// marked tells of outer joins by Oracle's (+), of which Optional knows nothing.
-	marked bool
-	// coalesced tells that merged columns may come from the right side of a join.
-	coalesced bool
+	// Marked tells of outer joins by Oracle's (+), of which Optional knows nothing.
+	Marked bool
+	// Coalesced tells that merged columns may come from the right side of a join.
+	Coalesced bool
 	// aliases index the written aliases of a long select list.
 	aliases map[syntax.Sym]*syntax.SelectItem
 	// byName indexes the first of many sources, as many as named says.
@@ -100,8 +116,8 @@ func (sc *Scope) Item(sym syntax.Sym) *syntax.SelectItem {
 	return sc.aliases[sym]
 }
 
-// column finds a column of the source by name.
-func (s *Source) column(sym syntax.Sym) *Column {
+// Named finds a column of the source by name.
+func (s *Source) Named(sym syntax.Sym) *Column {
 	for _, c := range s.Columns {
 		if c.Sym == sym {
 			return c
@@ -115,9 +131,9 @@ func (s *Source) column(sym syntax.Sym) *Column {
 	return nil
 }
 
-// place gives a column's place among those of the table or query behind the
+// Place gives a column's place among those of the table or query behind the
 // source, -1 if it is not known.
-func (s *Source) place(c *Column) int {
+func (s *Source) Place(c *Column) int {
 	if s.table != nil || c == nil {
 		if c == nil {
 			return -1
@@ -147,8 +163,8 @@ func (s *Source) isAnonymous(id syntax.Ident) bool {
 	return false
 }
 
-// width counts the columns that place numbers.
-func (s *Source) width() int {
+// Width counts the columns that Place numbers.
+func (s *Source) Width() int {
 	if s.table != nil {
 		return len(s.table.Columns)
 	}
@@ -156,7 +172,7 @@ func (s *Source) width() int {
 }
 
 func (s *Source) add(c Column) *Column {
-	added := s.columns.New()
+	added := s.columns.Next()
 	*added = c
 	added.Source = s
 	s.Columns = append(s.Columns, added)
@@ -165,7 +181,7 @@ func (s *Source) add(c Column) *Column {
 
 // learn adds a column that a qualified use teaches.
 func (s *Source) learn(sym syntax.Sym) *Column {
-	c := s.column(sym)
+	c := s.Named(sym)
 	if c == nil {
 		c = s.add(Column{Sym: sym, Index: -1})
 	}
@@ -241,7 +257,7 @@ func (s *Source) doubled(sym syntax.Sym) bool {
 	return count > 1
 }
 
-func (sc *Scope) merges(sym syntax.Sym) bool {
+func (sc *Scope) Merges(sym syntax.Sym) bool {
 	for _, m := range sc.Merged {
 		if m == sym {
 			return true
@@ -258,17 +274,18 @@ type visible struct{ from, to int }
 func (sc *Scope) lookup(id syntax.Ident, v visible) Use {
 	sym := id.Sym
 	var first *Column
-	var candidates []*Source
+	var others []*Source // that have it besides the first
 	open := 0
 	var only *Source
 	for _, s := range sc.Sources[v.from:min(v.to, len(sc.Sources))] {
-		if c := s.column(sym); c != nil {
+		if c := s.Named(sym); c != nil {
 			if first == nil {
 				first = c
+			} else {
+				others = append(others, s)
 			}
-			candidates = append(candidates, s)
 			if s.doubled(sym) {
-				candidates = append(candidates, s)
+				others = append(others, s)
 			}
 		} else if !s.Complete || s.isAnonymous(id) {
 			open++
@@ -276,10 +293,11 @@ func (sc *Scope) lookup(id syntax.Ident, v visible) Use {
 		}
 	}
 	switch {
-	case len(candidates) == 1, len(candidates) > 1 && sc.merges(sym):
+	case first != nil && (len(others) == 0 || sc.Merges(sym)):
 		return Use{Status: Resolved, Source: first.Source, Column: first}
-	case len(candidates) > 1:
-		return Use{Status: Ambiguous, Candidates: candidates}
+	case first != nil:
+		candidates := append([]*Source{first.Source}, others...)
+		return Use{Status: Ambiguous, candidates: &candidates}
 	case open == 1:
 		return Use{Status: Assumed, Source: only}
 	case open > 1:

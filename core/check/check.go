@@ -4,7 +4,6 @@ import (
 	"strings"
 
 	"justlens/core/dialect"
-	"justlens/core/syntax"
 )
 
 // Needs tells what a check must know beyond the text.
@@ -33,12 +32,8 @@ type Check struct {
 	// they are asked for.
 	OnRequest bool
 	Examples  []Example
-	// Kinds are the nodes for which Run is called.
-	Kinds syntax.KindSet
-	Run   func(*Pass, syntax.Node)
-	// Statement, if set, is called once for each statement, also for one that
-	// could not be read whole.
-	Statement func(*Pass)
+	// On are the occasions on which the check is called.
+	On Hooks
 }
 
 // Family is the part of the ID before the dot.

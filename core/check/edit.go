@@ -4,6 +4,7 @@ import (
 	"sort"
 	"strings"
 
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -50,16 +51,25 @@ func (p *Pass) Remove(s text.Span) []text.Edit {
 // RemoveConjuncts deletes some conditions of a chain of ANDs, those whose
 // index drop holds, with their ANDs. At least one must stay.
 func (p *Pass) RemoveConjuncts(chain []syntax.Expr, drop func(int) bool) []text.Edit {
+	return p.removeOperands(len(chain), func(i int) syntax.Expr { return chain[i] }, drop)
+}
+
+// RemoveOperands is RemoveConjuncts for the operands of a flat chain.
+func (p *Pass) RemoveOperands(operands []facts.Condition, drop func(int) bool) []text.Edit {
+	return p.removeOperands(len(operands), func(i int) syntax.Expr { return operands[i].X }, drop)
+}
+
+func (p *Pass) removeOperands(n int, at func(int) syntax.Expr, drop func(int) bool) []text.Edit {
 	var edits []text.Edit
 	kept := false
-	for i, c := range chain {
+	for i := range n {
 		switch {
 		case !drop(i):
 			kept = true
 		case kept:
-			edits = append(edits, p.Remove(text.Span{Start: chain[i-1].Span().End, End: c.Span().End})...)
-		case i+1 < len(chain):
-			edits = append(edits, p.Remove(text.Span{Start: c.Span().Start, End: chain[i+1].Span().Start})...)
+			edits = append(edits, p.Remove(text.Span{Start: at(i - 1).Span().End, End: at(i).Span().End})...)
+		case i+1 < n:
+			edits = append(edits, p.Remove(text.Span{Start: at(i).Span().Start, End: at(i + 1).Span().Start})...)
 		}
 	}
 	return edits

@@ -6,17 +6,20 @@ import (
 	"justlens/core/bind"
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
 
 // Pass is what a check sees of one statement. It is valid for the call only.
 type Pass struct {
-	*bind.Info
+	*facts.Facts
 	Stmt    *syntax.Statement
 	Dialect dialect.Dialect
 	Version dialect.Version // zero for the newest
 	Check   *Check
+	// Least is the least certainty of the findings that are wanted.
+	Least Certainty
 	// Found takes the findings.
 	Found func(Finding)
 }
@@ -38,6 +41,15 @@ func (p *Pass) Report(f Finding) {
 	}
 	f.bound()
 	p.Found(f)
+}
+
+// Wants reports whether findings of a certainty are wanted.
+func (p *Pass) Wants(c Certainty) bool { return c >= p.Least }
+
+// MayBe reports whether the review is for a version of a dialect or a later one; where none
+// is named it is for the newest.
+func (p *Pass) MayBe(d dialect.Dialect, since dialect.Version) bool {
+	return p.Dialect == d && (p.Version == 0 || p.Version >= since)
 }
 
 // Word gives a keyword in the letter case that the text around pos uses.
@@ -110,69 +122,13 @@ func (p *Pass) SourcesOf(t syntax.TableExpr) []*bind.Source {
 	return found
 }
 
-// farBranch is how many branches of a set operation are looked back.
-const farBranch = 500
-
-// Width counts the columns that a query's body gives; ok is false where a star
-// stands for columns that are not known.
+// Width counts the columns that a query's body gives; ok is false where they are not
+// known, or some of the statement could not be read.
 func (p *Pass) Width(b syntax.Body) (width int, ok bool) {
-	switch b := b.(type) {
-	case *syntax.Select:
-		if len(b.Items) == 0 || len(p.Stmt.Errors) > 0 {
-			return 0, false
-		}
-		for _, item := range b.Items {
-			if f, isField := item.X.(*syntax.Field); isField && f.Star {
-				return 0, false
-			}
-			star, isStar := item.X.(*syntax.Star)
-			if !isStar {
-				width++
-				continue
-			}
-			n, known := p.starWidth(p.Scope(b), star)
-			if !known {
-				return 0, false
-			}
-			width += n
-		}
-		return width, true
-	case *syntax.SetOp:
-		// The first branch tells, unless that is too far to look.
-		for range farBranch {
-			left, ok := b.Left.(*syntax.SetOp)
-			if !ok {
-				return p.Width(b.Left)
-			}
-			b = left
-		}
-		return p.Width(b.Right)
-	case *syntax.ParenQuery:
-		return p.Width(b.Query.Body)
-	case *syntax.Values:
-		if len(b.Rows) > 0 {
-			return len(b.Rows[0].Items), true
-		}
-	}
-	return 0, false
-}
-
-func (p *Pass) starWidth(scope *bind.Scope, star *syntax.Star) (int, bool) {
-	if scope == nil || len(scope.Merged) > 0 || scope.Natural {
+	if len(p.Stmt.Errors) > 0 {
 		return 0, false
 	}
-	width, found := 0, false
-	for _, s := range scope.Sources {
-		if len(star.Qualifier) > 0 && star.Qualifier[len(star.Qualifier)-1].Sym != s.Name.Sym {
-			continue
-		}
-		if !s.Complete {
-			return 0, false
-		}
-		width += len(s.ColumnSyms())
-		found = true
-	}
-	return width, found
+	return p.Facts.Width(b)
 }
 
 // ShortNames reports whether a list of names may be shorter than the columns

@@ -1,6 +1,9 @@
 package checks_test
 
 import (
+	"fmt"
+	"slices"
+	"strings"
 	"testing"
 
 	"github.com/stretchr/testify/require"
@@ -25,7 +28,87 @@ func reviewed(t *testing.T, c *check.Check, e check.Example, query string) []rev
 	}
 	f, err := text.NewFile("example.sql", []byte(query))
 	require.NoError(t, err)
-	return review.New(o).Review(f).Findings
+	return whole(t, review.New(o), f)
+}
+
+// whole gives what a reviewer finds in a text. No check may fail on it: the guard round
+// each would only leave its findings out.
+func whole(t *testing.T, r *review.Reviewer, f *text.File) []review.Finding {
+	t.Helper()
+	out := r.Review(f)
+	require.Empty(t, out.Faults, "%s", f.Bytes())
+	return out.Findings
+}
+
+// TestDeclarations holds every check to what it says of itself.
+func TestDeclarations(t *testing.T) {
+	t.Parallel()
+	seen := map[string]bool{}
+	for _, c := range checks.All() {
+		t.Run(c.ID, func(t *testing.T) {
+			require.Regexp(t, `^[a-z]+\.[a-z]+(-[a-z]+)*$`, c.ID)
+			require.True(t, slices.ContainsFunc(checks.Families, func(f checks.Family) bool { return f.Name == c.Family() }), "its family is listed")
+			require.False(t, seen[c.ID], "its ID is its own")
+			seen[c.ID] = true
+			require.NotEmpty(t, c.Title)
+			require.NotRegexp(t, `\.$`, c.Title, "a title is no sentence")
+			require.Regexp(t, `(?s)^[A-Z0-9s].*\.$`, c.Doc, "the documentation is sentences")
+			require.NotEqual(t, check.Fine, c.Verdicts.Worst(), "some database minds")
+			require.NotEmpty(t, c.On, "it is called")
+			bad, near := 0, 0
+			for _, e := range c.Examples {
+				if near += len(e.Near); e.Bad != "" {
+					bad++
+				}
+			}
+			require.NotZero(t, bad, "an example of the defect")
+			require.GreaterOrEqual(t, near, 3, "three near misses")
+			if c.Needs == check.Schema {
+				requireLessWithoutSchema(t, c)
+			}
+		})
+	}
+}
+
+// requireLessWithoutSchema asks that a check which needs a schema is silent without one,
+// or no more certain than with it, and less so in one of its examples at least.
+func requireLessWithoutSchema(t *testing.T, c *check.Check) {
+	t.Helper()
+	less := false
+	for _, e := range c.Examples {
+		if e.Bad == "" || e.NoSchema {
+			continue
+		}
+		with := reviewed(t, c, e, e.Bad)
+		e.NoSchema = true
+		without := reviewed(t, c, e, e.Bad)
+		less = less || len(without) < len(with)
+		for i, f := range without {
+			require.LessOrEqual(t, f.Certainty, with[min(i, len(with)-1)].Certainty, e.Bad)
+			less = less || f.Certainty < with[min(i, len(with)-1)].Certainty
+		}
+	}
+	require.True(t, less, "it does not need the schema")
+}
+
+// TestExamplesSay what they are to say, in testdata/examples.found.
+func TestExamplesSay(t *testing.T) {
+	t.Parallel()
+	var b strings.Builder
+	for _, c := range checks.All() {
+		for _, e := range c.Examples {
+			if e.Bad == "" {
+				continue
+			}
+			fmt.Fprintf(&b, "%s %s\n", e.Dialect, strings.Join(strings.Fields(e.Bad), " "))
+			f, err := text.NewFile("example.sql", []byte(e.Bad))
+			require.NoError(t, err)
+			for _, found := range reviewed(t, c, e, e.Bad) {
+				tell(&b, f, found)
+			}
+		}
+	}
+	requireGolden(t, "testdata/examples.found", b.String())
 }
 
 func TestExamples(t *testing.T) {

@@ -97,10 +97,8 @@ func (d Dialect) Arity(name string) (a Arity, ok bool) {
 	return a, ok
 }
 
-// ListsFunctions reports whether the dialect's table has all built-in functions.
-func (d Dialect) ListsFunctions() bool {
-	return d == Postgres || d == MariaDB || d == MySQL || d == SQLite
-}
+// Listing are the dialects whose tables have all built-in functions.
+const Listing Set = 1<<Postgres | 1<<MariaDB | 1<<MySQL | 1<<SQLite
 
 // functionNames are the names of the tables in order, listed when first asked for.
 var functionNames = func() (all [Count]func() []string) {

@@ -55,6 +55,10 @@ const (
 	AliasInGroupBy
 	// AliasInHaving: HAVING sees output aliases.
 	AliasInHaving
+	// GroupByPosition: a whole number in GROUP BY is a column's place in the select list.
+	// The others take it for a value: SQL Server refuses it, Oracle makes one group of all
+	// rows, if nothing else stands in the way.
+	GroupByPosition
 	// GroupedByKey: columns that a grouped primary key determines may stay ungrouped.
 	GroupedByKey
 	// GroupedByEquality: as GroupedByKey, with unique NOT NULL keys and through
@@ -132,6 +136,7 @@ var features = [...]Set{
 	AliasInWhere:      In(SQLite),
 	AliasInGroupBy:    In(Postgres, MySQL, MariaDB, SQLite, Spark),
 	AliasInHaving:     In(MySQL, MariaDB, SQLite, Spark),
+	GroupByPosition:   In(Postgres, MySQL, MariaDB, SQLite, Spark),
 	GroupedByKey:      In(ANSI, Postgres, MySQL),
 	GroupedByEquality: In(ANSI, MySQL),
 	MinMaxPicksRow:    In(SQLite),

@@ -11,13 +11,12 @@ import (
 	"justlens/core/syntax"
 )
 
-// Predicate tells for which values of its subject a condition is true and for
-// which false; for those in neither set, and where nothing else is said for NULL,
-// it is unknown.
+// Predicate tells for which values of its subject a condition is true; for the others it
+// is false. Of NULL it may be true, false or unknown.
 type Predicate struct {
 	Subject syntax.Expr // a column
-	// holds and fails are the values other than NULL.
-	holds, fails set
+	// holds are the values other than NULL for which it is true.
+	holds set
 	// holdsNull and failsNull tell what it is for NULL.
 	holdsNull, failsNull bool
 	domain               domain
@@ -104,7 +103,7 @@ func Subject(x syntax.Expr) *syntax.Name {
 }
 
 func not(p Predicate) Predicate {
-	p.holds, p.fails = p.fails, p.holds
+	p.holds = p.holds.complement()
 	p.holdsNull, p.failsNull = p.failsNull, p.holdsNull
 	return p
 }
@@ -142,11 +141,9 @@ func (p Predicate) in(d domain) Predicate {
 	if p.known {
 		return p
 	}
-	p.holds, p.fails, p.domain = nothing(d), nothing(d), d
+	p.holds, p.domain = nothing(d), d
 	if p.failsNull {
 		p.holds = everything(d)
-	} else if p.holdsNull {
-		p.fails = everything(d)
 	}
 	return p
 }
@@ -158,7 +155,7 @@ func and(in *bind.Info, a, b Predicate) (Predicate, bool) {
 	}
 	return Predicate{
 		Subject: a.Subject, domain: x.domain, known: a.known || b.known,
-		holds: x.holds.intersect(y.holds), fails: x.fails.unite(y.fails),
+		holds:     x.holds.intersect(y.holds),
 		holdsNull: a.holdsNull && b.holdsNull, failsNull: a.failsNull || b.failsNull,
 	}.settled(a.known || b.known), true
 }
@@ -192,7 +189,6 @@ func comparison(in *bind.Info, n *syntax.Binary) (Predicate, bool) {
 	}
 	p := Predicate{Subject: syntax.Unparen(x), domain: d, known: true}
 	p.holds, ok = values(op, d, v)
-	p.fails = p.holds.complement()
 	return p, ok
 }
 
@@ -234,7 +230,6 @@ func between(in *bind.Info, n *syntax.Between) (Predicate, bool) {
 	if r := (span{bound{low.number, true, true}, bound{high.number, true, true}}); !r.isEmpty() {
 		p.holds.spans = []span{r}
 	}
-	p.fails = p.holds.complement()
 	if n.Not {
 		p = not(p)
 	}
@@ -259,7 +254,6 @@ func inList(in *bind.Info, n *syntax.In) (Predicate, bool) {
 		}
 		p.holds = p.holds.unite(single(d, v))
 	}
-	p.fails = p.holds.complement()
 	if n.Not {
 		p = not(p)
 	}

@@ -62,7 +62,12 @@ func (s set) isEmpty() bool {
 	return len(s.spans) == 0
 }
 
-func (s set) isEverything() bool { return s.complement().isEmpty() }
+func (s set) isEverything() bool {
+	if s.domain == texts {
+		return s.allBut && len(s.list) == 0
+	}
+	return len(s.spans) == 1 && !s.spans[0].low.set && !s.spans[0].high.set
+}
 
 // complement gives the values that are not in the set.
 func (s set) complement() set {

@@ -7,6 +7,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/fault"
 	"justlens/core/schema"
 	"justlens/core/syntax"
@@ -69,17 +70,29 @@ type Finding struct {
 // Reviewer reviews one text after another. It is not safe for use by several
 // goroutines.
 type Reviewer struct {
-	options Options
-	names   *syntax.Names
-	parser  *syntax.Parser
-	binder  *bind.Binder
-	byKind  [256][]*check.Check
-	whole   []*check.Check
-	pass    check.Pass
-	found   []Finding
-	faults  []Fault
-	faulty  []*check.Check // those that failed on the statement in hand
-	told    map[*check.Check]*tally
+	options              Options
+	names                *syntax.Names
+	parser               *syntax.Parser
+	binder               *bind.Binder
+	byDialect            [dialect.Count]*dispatch // made when first asked for
+	dispatch             *dispatch                // that of the dialect in hand
+	pass                 check.Pass
+	batch                []*syntax.Statement // those that were read and not yet looked at
+	more                 bool                // whether there may be others behind them
+	readsMore            bool                // those of the batch are to be kept
+	stmt                 *syntax.Statement   // in hand
+	text                 []byte              // in hand
+	tables               *schema.Schema      // what is known at the statement
+	visitor              func(syntax.Node, syntax.Kind)
+	bound                []*bind.Info // of the statements that are looked at together
+	bindsMore            bool         // what is known of them is to be kept
+	info                 *bind.Info   // of the statement in hand, nil where it was not bound
+	bind                 func()
+	readOn, look, define func() // fill, examine and apply, made once
+	found                []Finding
+	faults               []Fault
+	faulty               []*check.Check // those that failed on the statement in hand
+	told                 map[*check.Check]*tally
 }
 
 // tally is what a check found in the statement in hand: the places of the findings that
@@ -93,20 +106,13 @@ type tally struct {
 func New(o Options) *Reviewer {
 	r := &Reviewer{options: o, told: map[*check.Check]*tally{}}
 	r.renew()
-	for _, c := range o.Checks {
-		if c.Statement != nil {
-			r.whole = append(r.whole, c)
-		}
-		if c.Run == nil {
-			continue
-		}
-		for k := range syntax.KindCount {
-			if c.Kinds.Has(k) {
-				r.byKind[k] = append(r.byKind[k], c)
-			}
-		}
+	r.pass.Facts, r.pass.Found, r.pass.Least = &facts.Facts{}, r.take, o.Certainty
+	r.readOn, r.look = r.fill, r.examine
+	r.bind = func() {
+		r.info = r.bindNext(r.stmt)
 	}
-	r.pass.Found = r.take
+	r.define = func() { r.tables.Apply(r.stmt, r.text) }
+	r.visitor = r.visit
 	return r
 }
 
@@ -114,55 +120,150 @@ func (r *Reviewer) renew() {
 	r.names = syntax.NewNames()
 	r.parser = syntax.NewParser(r.names)
 	r.binder = bind.NewBinder(r.names)
+	for _, d := range r.byDialect {
+		if d != nil {
+			d.forget()
+		}
+	}
 }
 
 // Review reviews a text. What it gives does not refer to the reviewer.
-func (r *Reviewer) Review(f *text.File) *File {
-	if r.names.IsFull() {
-		r.renew()
-	}
-	r.found, r.faults = r.found[:0], r.faults[:0]
+func (r *Reviewer) Review(f *text.File) *File { return r.review(f, 1) }
+
+// review is Review with several workers for a large text.
+func (r *Reviewer) review(f *text.File, workers int) *File {
 	out := &File{Text: f, Dialect: r.options.Dialect}
 	if r.options.Auto {
 		out.Dialect, out.Clue = syntax.Guess(f.Bytes(), r.names)
 	}
-	r.parser.ResetTo(f.Bytes(), out.Dialect, r.options.Version)
-	tables := schema.New(r.options.Schema).For(out.Dialect)
-	r.binder.Reset(f.Bytes(), out.Dialect, tables)
-	r.pass.Dialect, r.pass.Version = out.Dialect, r.options.Version
-	for stmt := r.next(); stmt != nil; stmt = r.next() {
-		if slices.ContainsFunc(stmt.Errors, func(e syntax.Error) bool { return e.Kind == syntax.DeepError }) {
-			out.Unread = append(out.Unread, stmt.Span)
-		} else {
-			r.statement(stmt, out.Statements)
-		}
-		if f := fault.Guard("reading definitions", func() { tables.Apply(stmt, f.Bytes()) }); f != nil {
-			r.faults = append(r.faults, Fault{stmt.Span, f})
-		}
-		out.Statements++
+	r.open(f.Bytes(), out.Dialect, schema.New(r.options.Schema).For(out.Dialect))
+	if workers > 1 && len(r.text) >= largeText {
+		r.large(out, workers)
+		return out
+	}
+	r.parser.ResetTo(r.text, out.Dialect, r.options.Version)
+	for r.more = true; r.more; {
+		r.read()
+		r.examineBatch(out)
 	}
 	out.Findings = slices.Clone(r.found)
 	out.Faults = slices.Clone(r.faults)
 	return out
 }
 
-// next reads the next statement. One that a fault ends is passed over; if that
-// cannot be done, the text ends here.
-func (r *Reviewer) next() (stmt *syntax.Statement) {
-	at := text.Pos(-1)
-	for {
-		caught := fault.Guard("reading", func() { stmt = r.parser.Next() })
-		if caught == nil {
-			return stmt
-		}
-		passed := text.Span{Start: at, End: at}
-		again := fault.Guard("reading", func() { passed = r.parser.Skip() })
-		r.faults = append(r.faults, Fault{passed, caught})
-		if again != nil || passed.End <= at {
-			return nil
-		}
-		at = passed.End
+// open makes ready for a text, under a dialect and with the tables known.
+func (r *Reviewer) open(src []byte, d dialect.Dialect, tables *schema.Schema) {
+	if r.names.IsFull() {
+		r.renew()
 	}
+	r.found, r.faults = r.found[:0], r.faults[:0]
+	r.text, r.tables = src, tables
+	r.binder.Reset(src, d, tables)
+	r.pass.Dialect, r.pass.Version = d, r.options.Version
+	r.choose(d)
+}
+
+// examineBatch looks at the statements that were read: at those together which define
+// nothing that the next would know.
+func (r *Reviewer) examineBatch(out *File) {
+	for from := 0; from < len(r.batch); {
+		to := from + 1
+		for isPlain(r.batch[from]) && to < len(r.batch) && isPlain(r.batch[to]) {
+			to++
+		}
+		r.examineTogether(out, r.batch[from:to])
+		from = to
+	}
+}
+
+func (r *Reviewer) examineTogether(out *File, stmts []*syntax.Statement) {
+	r.bound = r.bound[:0]
+	r.bindsMore = false
+	for _, stmt := range stmts {
+		r.stmt, r.info = stmt, nil
+		if isDeep(stmt) {
+			out.Unread = append(out.Unread, stmt.Span)
+		} else if f := fault.Guard("binding names", r.bind); f != nil {
+			r.faults = append(r.faults, Fault{stmt.Span, f})
+		}
+		r.bound = append(r.bound, r.info)
+	}
+	for i, stmt := range stmts {
+		r.stmt, r.info = stmt, r.bound[i]
+		if r.info != nil {
+			r.statement(stmt, out.Statements)
+		}
+		if !isPlain(stmt) {
+			if f := fault.Guard("reading definitions", r.define); f != nil {
+				r.faults = append(r.faults, Fault{stmt.Span, f})
+			}
+		}
+		out.Statements++
+	}
+}
+
+// isDeep reports whether a statement is nested more deeply than is read.
+func isDeep(s *syntax.Statement) bool {
+	return slices.ContainsFunc(s.Errors, func(e syntax.Error) bool { return e.Kind == syntax.DeepError })
+}
+
+// batchSize is how many bytes of statements are read before the checks look at them:
+// enough for the code of each to stay in the processor's cache, few enough for the trees
+// to stay there, too.
+const batchSize = 16 * 1024
+
+// read reads a batch of statements. One that a fault ends is passed over; if that cannot
+// be done, the text ends here.
+func (r *Reviewer) read() {
+	r.batch, r.readsMore = r.batch[:0], false
+	for passed := text.Pos(-1); ; {
+		caught := fault.Guard("reading", r.readOn)
+		if caught == nil {
+			return
+		}
+		at := text.Span{Start: passed, End: passed}
+		again := fault.Guard("reading", func() { at = r.parser.Skip() })
+		r.faults = append(r.faults, Fault{at, caught})
+		if again != nil || at.End <= passed {
+			r.more = false
+			return
+		}
+		passed, r.readsMore = at.End, true
+	}
+}
+
+// fill reads statements until the batch is full.
+func (r *Reviewer) fill() {
+	for {
+		stmt := r.readNext()
+		if stmt == nil {
+			r.more = false
+			return
+		}
+		r.batch = append(r.batch, stmt)
+		if stmt.Span.End-r.batch[0].Span.Start > batchSize {
+			return
+		}
+	}
+}
+
+// readNext reads the first statement of a batch, or another.
+func (r *Reviewer) readNext() *syntax.Statement {
+	if r.readsMore {
+		return r.parser.More()
+	}
+	r.readsMore = true
+	return r.parser.Next()
+}
+
+// bindNext binds the first statement of those that are examined together, or another.
+func (r *Reviewer) bindNext(stmt *syntax.Statement) *bind.Info {
+	if r.bindsMore {
+		return r.binder.More(stmt)
+	}
+	info := r.binder.Bind(stmt)
+	r.bindsMore = true // unless that failed
+	return info
 }
 
 // statement runs the checks on one statement. What a check found before it failed
@@ -173,7 +274,7 @@ func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 	clear(r.told)
 	for {
 		r.pass.Check = nil
-		caught := fault.Guard("binding names", func() { r.examine(stmt) })
+		caught := fault.Guard("looking at a statement", r.look)
 		if caught == nil {
 			break
 		}
@@ -207,29 +308,97 @@ func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 	}
 }
 
-// examine binds a statement and calls the checks. One whose end could not be read is only
-// told so: what else might be said could hang on what is hidden.
-func (r *Reviewer) examine(stmt *syntax.Statement) {
-	r.pass.Stmt = stmt
-	r.pass.Info = r.binder.Bind(stmt)
-	for _, c := range r.whole {
-		if r.pass.Check = c; !slices.Contains(r.faulty, c) {
-			c.Statement(&r.pass)
-		}
+// choose takes the checks of a dialect.
+func (r *Reviewer) choose(d dialect.Dialect) {
+	if r.byDialect[d] == nil {
+		r.byDialect[d] = newDispatch(r.options, d)
 	}
-	if !stmt.Cut {
-		syntax.Walk(stmt.Node, r.visit)
+	if next := r.byDialect[d]; r.dispatch != next {
+		next.forget() // functions are numbered anew under another dialect
+		r.dispatch = next
 	}
 }
 
-// visit runs the checks that a node's kind calls.
-func (r *Reviewer) visit(n syntax.Node, k syntax.Kind) {
-	if k == syntax.KindSelect && r.pass.Scope(n) == nil {
-		return // nothing is known of what it names
+// examine binds a statement and calls the checks. One whose end could not be read is only
+// told so: what else might be said could hang on what is hidden.
+func (r *Reviewer) examine() {
+	stmt := r.stmt
+	r.pass.Stmt = stmt
+	r.pass.Facts.Reset(r.info)
+	for _, c := range r.dispatch.whole {
+		if r.begin(c.check) {
+			c.hook.Whole(&r.pass)
+		}
 	}
-	for _, c := range r.byKind[k] {
-		if r.pass.Check = c; len(r.faulty) == 0 || !slices.Contains(r.faulty, c) {
-			c.Run(&r.pass, n)
+	for _, e := range stmt.Errors {
+		for _, c := range r.dispatch.errors {
+			if slices.Contains(c.hook.Errors, e.Kind) && r.begin(c.check) {
+				c.hook.Error(&r.pass, e)
+			}
+		}
+	}
+	if !stmt.Cut {
+		syntax.Walk(stmt.Node, r.visitor)
+	}
+}
+
+// begin tells that a check is at work; not one that failed on the statement before.
+func (r *Reviewer) begin(c *check.Check) bool {
+	r.pass.Check = c
+	return len(r.faulty) == 0 || !slices.Contains(r.faulty, c)
+}
+
+// visit runs the checks that a node calls.
+func (r *Reviewer) visit(n syntax.Node, k syntax.Kind) {
+	d := r.dispatch
+	switch k {
+	case syntax.KindLiteral:
+		return
+	case syntax.KindName:
+		n := n.(*syntax.Name)
+		r.run(n, d.ofName(n, r.pass.Use(n)), 0)
+	case syntax.KindBinary:
+		b := n.(*syntax.Binary)
+		if calls := d.operators[b.Op]; len(calls) > 0 {
+			r.run(n, calls, facts.OperatorTraits(b))
+		}
+	case syntax.KindCall:
+		r.run(n, d.ofCall(r.pass.Facts, n.(*syntax.Call)), 0)
+	case syntax.KindSelect:
+		if r.pass.Scope(n) == nil {
+			return // nothing is known of what it names
+		}
+	case syntax.KindWhere, syntax.KindHaving, syntax.KindJoin, syntax.KindQualify:
+		r.clause(n)
+	}
+	if calls := d.kinds[k]; len(calls) > 0 {
+		traits := facts.Traits(0)
+		if d.traits.Has(k) {
+			traits = r.pass.TraitsOf(n)
+		}
+		r.run(n, calls, traits)
+	}
+}
+
+func (r *Reviewer) run(n syntax.Node, calls []call, traits facts.Traits) {
+	for i := range calls {
+		if c := &calls[i]; c.needs&^traits == 0 && r.begin(c.check) {
+			c.node(&r.pass, n)
+		}
+	}
+}
+
+func (r *Reviewer) clause(n syntax.Node) {
+	if len(r.dispatch.clauses) == 0 {
+		return
+	}
+	clause := r.pass.ClauseOf(n)
+	if clause == nil {
+		return
+	}
+	for _, c := range r.dispatch.clauses {
+		if c.needs&^clause.Traits == 0 && r.begin(c.check) {
+			c.hook.Clause(&r.pass, clause)
 		}
 	}
 }

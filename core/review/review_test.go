@@ -1,6 +1,9 @@
 package review_test
 
 import (
+	"context"
+	"errors"
+	"fmt"
 	"strings"
 	"testing"
 
@@ -23,14 +26,14 @@ func file(t *testing.T, src string) *text.File {
 
 // faulty is a check that fails on statements that name swarms, after it reported.
 var faulty = &check.Check{
-	ID: "name.faulty", Verdicts: check.Everywhere(check.Wrong), Kinds: syntax.Kinds(syntax.KindTableRef),
-	Run: func(p *check.Pass, n syntax.Node) {
+	ID: "name.faulty", Verdicts: check.Everywhere(check.Wrong),
+	On: check.Nodes(func(p *check.Pass, n *syntax.TableRef) {
 		p.Report(check.Finding{Span: n.Span(), Certainty: check.Certain, Message: "a table"})
 		if p.Text(n) == "swarms" {
 			var none []int
 			none[0]++
 		}
-	},
+	}),
 }
 
 func ids(out *review.File) (found []string) {
@@ -111,4 +114,96 @@ func TestFindingsHaveALargestSize(t *testing.T) {
 			require.LessOrEqual(t, size, 64*1024)
 		}
 	}
+}
+
+// TestLargeTextInPieces gives what one reviewer gives of the whole, also where pieces are
+// guessed wrongly: within texts, comments, routines, and behind definitions.
+func TestLargeTextInPieces(t *testing.T) {
+	t.Parallel()
+	plain := "-- round\nSELECT name FROM hives WHERE moved_on = NULL;\nUPDATE hives SET frame_count = 9 WHERE hive_id = 7;\n"
+	odd := map[string]string{
+		"nothing odd":     "",
+		"a text":          "INSERT INTO queens (name) VALUES ('it ends;\nSELECT name FROM hives;\n" + strings.Repeat("x;\nselect 1;\n", 60_000) + "');\n",
+		"a comment":       "/* it ends;\n" + strings.Repeat("select 1;\n", 60_000) + "*/\n",
+		"a line comment":  strings.Repeat("-- select;\n", 90_000),
+		"a table":         "CREATE TABLE swarms (swarm_id integer);\nSELECT swarm_id, place FROM swarms;\n",
+		"an open quote":   "SELECT 'it is;\n",
+		"open brackets":   "SELECT name FROM hives WHERE (hive_id = 1;\n",
+		"another mark":    "DELIMITER //\nSELECT 1;\nSELECT name FROM hives WHERE moved_on = NULL//\n" + strings.Repeat("select 1;\n", 60_000) + "//\nDELIMITER ;\n",
+		"a routine":       "CREATE PROCEDURE tidy() BEGIN\n" + strings.Repeat("UPDATE hives SET frame_count = NULL = 1;\n", 20_000) + "END;\n",
+		"broken sentence": "SELECT FROM WHERE;\n",
+	}
+	for name, middle := range odd {
+		t.Run(name, func(t *testing.T) {
+			t.Parallel()
+			src := []byte(strings.Repeat(plain, 4_000) + middle + strings.Repeat(plain, 6_000))
+			for _, d := range []dialect.Dialect{dialect.Postgres, dialect.MariaDB} {
+				o := review.Options{Dialect: d, Certainty: check.Likely, Checks: checks.All(), Most: review.Told}
+				var outs []*review.File
+				for _, jobs := range []int{1, 3} {
+					in := review.Input{Path: "round.sql", Read: func() ([]byte, error) { return src, nil }}
+					require.NoError(t, review.Run(t.Context(), []review.Input{in}, o, jobs, func(out review.Outcome) error {
+						outs = append(outs, out.File)
+						return out.Err
+					}))
+				}
+				require.Equal(t, outs[0].Statements, outs[1].Statements)
+				require.Equal(t, outs[0].Unread, outs[1].Unread)
+				require.Len(t, outs[1].Findings, len(outs[0].Findings))
+				for i := range outs[0].Findings {
+					a, b := &outs[0].Findings[i], &outs[1].Findings[i]
+					require.True(t, a.Span == b.Span && a.Statement == b.Statement && a.Message == b.Message && a.Check == b.Check, "%v %v", a.Message, b.Message)
+				}
+			}
+		})
+	}
+}
+
+// TestRunEndsEarly where whoever takes the outcomes says so, or the context is done.
+func TestRunEndsEarly(t *testing.T) {
+	t.Parallel()
+	var inputs []review.Input
+	for i := range 40 {
+		inputs = append(inputs, review.Input{Path: fmt.Sprint(i), Read: func() ([]byte, error) {
+			if i == 3 {
+				return nil, errors.New("no such hive")
+			}
+			return []byte("SELECT name FROM hives WHERE a = NULL;"), nil
+		}})
+	}
+	for _, jobs := range []int{1, 3} {
+		var paths []string
+		stop := errors.New("enough")
+		take := func(out review.Outcome) error {
+			paths = append(paths, out.Path)
+			require.Equal(t, out.Path == "3", out.Err != nil, "an input that cannot be read costs itself only")
+			if len(paths) == 6 {
+				return stop
+			}
+			return nil
+		}
+		only := review.Options{Checks: nullChecks()}
+		require.ErrorIs(t, review.Run(t.Context(), inputs, only, jobs, take), stop)
+		require.Equal(t, []string{"0", "1", "2", "3", "4", "5"}, paths, "in the order of the inputs")
+		done, cancel := context.WithCancel(t.Context())
+		cancel()
+		require.ErrorIs(t, review.Run(done, inputs, only, jobs, func(review.Outcome) error { return nil }), context.Canceled)
+		require.NoError(t, review.Run(t.Context(), nil, only, jobs, take))
+	}
+}
+
+// TestNamesAreRenewed when a reviewer has met more than is worth keeping: what it says
+// later is the same.
+func TestNamesAreRenewed(t *testing.T) {
+	t.Parallel()
+	r := review.New(review.Options{Dialect: dialect.Postgres, Certainty: check.Likely, Checks: checks.All()})
+	src := "SELECT COUNT(DISTINCT *), SUM(DISTINCT kg) FROM hives h WHERE h.a = NULL AND x.b = 1"
+	before := ids(r.Review(file(t, src)))
+	var b strings.Builder
+	for i := range 70_000 {
+		fmt.Fprintf(&b, "SELECT f%[1]d(c%[1]d) FROM hives;\n", i)
+	}
+	r.Review(file(t, b.String()))
+	require.Equal(t, before, ids(r.Review(file(t, src))))
+	require.Len(t, before, 4)
 }

@@ -20,14 +20,17 @@ type Outcome struct {
 	Err  error
 }
 
-// Run reviews the inputs with as many workers as jobs says, at least one, and
+// Run reviews the inputs with as many workers as jobs says, at least one, those that are
+// not needed for inputs of their own helping with large texts, and
 // hands over the outcomes in the order of the inputs, one at a time. It holds
 // no more than a few texts a worker at a time. It ends early when the context
 // is done or each returns an error, and returns that error.
 func Run(ctx context.Context, inputs []Input, o Options, jobs int, each func(Outcome) error) error {
+	all := max(1, jobs)
 	jobs = max(1, min(jobs, len(inputs)))
+	spare := all / jobs // for large texts
 	if jobs == 1 {
-		return runAlone(ctx, inputs, New(o), each)
+		return runAlone(ctx, inputs, New(o), spare, each)
 	}
 	ctx, cancel := context.WithCancel(ctx)
 	defer cancel()
@@ -58,7 +61,7 @@ func Run(ctx context.Context, inputs []Input, o Options, jobs int, each func(Out
 		go func() {
 			r := New(o)
 			for t := range tasks {
-				t.done <- r.one(t.input)
+				t.done <- r.one(t.input, spare)
 			}
 		}()
 	}
@@ -76,19 +79,19 @@ func Run(ctx context.Context, inputs []Input, o Options, jobs int, each func(Out
 }
 
 // runAlone needs no goroutine, which a short run would feel.
-func runAlone(ctx context.Context, inputs []Input, r *Reviewer, each func(Outcome) error) error {
+func runAlone(ctx context.Context, inputs []Input, r *Reviewer, spare int, each func(Outcome) error) error {
 	for _, in := range inputs {
 		if err := ctx.Err(); err != nil {
 			return err
 		}
-		if err := each(r.one(in)); err != nil {
+		if err := each(r.one(in, spare)); err != nil {
 			return err
 		}
 	}
 	return nil
 }
 
-func (r *Reviewer) one(in Input) Outcome {
+func (r *Reviewer) one(in Input, workers int) Outcome {
 	src, err := in.Read()
 	if err != nil {
 		return Outcome{Path: in.Path, Err: err}
@@ -97,5 +100,5 @@ func (r *Reviewer) one(in Input) Outcome {
 	if err != nil {
 		return Outcome{Path: in.Path, Err: err}
 	}
-	return Outcome{Path: in.Path, File: r.Review(f)}
+	return Outcome{Path: in.Path, File: r.review(f, workers)}
 }

@@ -454,6 +454,17 @@ func (t *Table) IsUnique(columns []int) bool {
 	})
 }
 
+// IsKeyPart reports whether a key, or a unique index, may hold the column.
+func (t *Table) IsKeyPart(column int) bool {
+	return slices.ContainsFunc(t.Keys, func(k Key) bool { return slices.Contains(k.Columns, column) }) ||
+		slices.ContainsFunc(t.Indexes, func(i Index) bool { return i.Unique })
+}
+
+// HasQuoted reports whether some column is found only in quotes.
+func (t *Table) HasQuoted() bool {
+	return slices.ContainsFunc(t.Columns, func(c Column) bool { return c.Quoted })
+}
+
 // LeadsIndex reports whether a key or an ordered index begins with the column.
 func (t *Table) LeadsIndex(column int) bool {
 	return slices.ContainsFunc(t.Keys, func(k Key) bool { return len(k.Columns) > 0 && k.Columns[0] == column }) ||

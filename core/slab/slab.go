@@ -4,9 +4,9 @@ package slab
 
 // Slab hands out values from blocks that it keeps.
 type Slab[T any] struct {
-	blocks [][]T
-	block  int // index of the block in use
-	used   int // of that block
+	current []T // what is left of the block in use
+	blocks  [][]T
+	block   int // index of the block behind the one in use
 }
 
 const (
@@ -18,42 +18,48 @@ const (
 
 // New gives a zero value that is the caller's until Reset.
 func (s *Slab[T]) New() *T {
-	if s.block == len(s.blocks) || s.used == len(s.blocks[s.block]) {
-		s.advance()
-	}
-	v := &s.blocks[s.block][s.used]
-	s.used++
+	v := s.Next()
 	var zero T
 	*v = zero
 	return v
 }
 
-func (s *Slab[T]) advance() {
-	if len(s.blocks) > 0 {
-		s.block++
+// Next gives a value that is the caller's until Reset and holds what it held before: the
+// caller sets all of it.
+func (s *Slab[T]) Next() *T {
+	if len(s.current) == 0 {
+		s.advance()
 	}
-	s.used = 0
-	if s.block >= len(s.blocks) {
+	v := &s.current[0]
+	s.current = s.current[1:]
+	return v
+}
+
+func (s *Slab[T]) advance() {
+	if s.block == len(s.blocks) {
 		s.blocks = append(s.blocks, make([]T, firstBlock<<min(len(s.blocks), growth)))
 	}
+	s.current = s.blocks[s.block]
+	s.block++
 }
 
 // Reset takes all values back. They keep what they held until they are handed
 // out again: clearing them here costs more than the little they keep alive,
 // which is other values of the parser's own.
 func (s *Slab[T]) Reset() {
-	if s.used == 0 {
-		return // no block, or none of it handed out
+	if s.block == 0 {
+		return // none handed out
 	}
 	if len(s.blocks) > keptBlocks {
 		s.blocks = s.blocks[:keptBlocks:keptBlocks]
 	}
-	s.block, s.used = 0, 0
+	s.current, s.block = s.blocks[0], 1
 }
 
-// List hands out slices cut from shared blocks.
+// List hands out slices cut from shared blocks, which it keeps.
 type List[T any] struct {
-	block []T
+	blocks [][]T
+	block  int // index of the block in use
 }
 
 const listBlock = 1024
@@ -66,27 +72,41 @@ func (l *List[T]) Copy(values []T) []T {
 	if len(values) > listBlock/4 {
 		return append([]T(nil), values...)
 	}
-	if len(values) > cap(l.block)-len(l.block) {
-		l.block = make([]T, 0, listBlock)
-	}
-	start := len(l.block)
-	l.block = append(l.block, values...)
-	return l.block[start:len(l.block):len(l.block)]
+	b := l.room(len(values))
+	start := len(*b)
+	*b = append(*b, values...)
+	return (*b)[start:len(*b):len(*b)]
 }
 
 // One gives a slice with a single value.
 func (l *List[T]) One(value T) []T {
-	if len(l.block) == cap(l.block) {
-		l.block = make([]T, 0, listBlock)
+	b := l.room(1)
+	start := len(*b)
+	*b = append(*b, value)
+	return (*b)[start : start+1 : start+1]
+}
+
+// room gives a block that can take n more values.
+func (l *List[T]) room(n int) *[]T {
+	for l.block < len(l.blocks) {
+		if b := &l.blocks[l.block]; n <= cap(*b)-len(*b) {
+			return b
+		}
+		l.block++
 	}
-	start := len(l.block)
-	l.block = append(l.block, value)
-	return l.block[start : start+1 : start+1]
+	l.blocks = append(l.blocks, make([]T, 0, listBlock))
+	return &l.blocks[l.block]
 }
 
 // Reset takes all slices back.
 func (l *List[T]) Reset() {
-	l.block = l.block[:0]
+	if len(l.blocks) > keptBlocks {
+		l.blocks = l.blocks[:keptBlocks:keptBlocks]
+	}
+	for i := range min(l.block+1, len(l.blocks)) {
+		l.blocks[i] = l.blocks[i][:0]
+	}
+	l.block = 0
 }
 
 // Pool hands out values that keep what they held, so that slices in them can be

@@ -280,7 +280,7 @@ func (p *Parser) renameTables() Stmt {
 		one.node.span.Start = start
 		return one
 	}
-	c := p.slabs.controls.New()
+	c := p.slabs.controls.Next()
 	*c = Control{node: p.node(start), Stmts: stmts}
 	return c
 }

@@ -7,6 +7,8 @@ import (
 )
 
 // call reads the parentheses of a function call and what may follow them.
+//
+//	call = name "(" [ DISTINCT | ALL ] [ "*" | arguments ] [ ORDER BY … ] ")" [ WITHIN GROUP … ] [ FILTER … ] [ OVER window ]
 func (p *Parser) call(start text.Pos, name []Ident) Expr {
 	if !p.enter() {
 		p.leave()
@@ -79,7 +81,7 @@ func (p *Parser) needsOver(c *Call) {
 func (p *Parser) argumentQuery() Expr {
 	start := p.start()
 	q := p.query()
-	n := p.slabs.subquerys.New()
+	n := p.slabs.subquerys.Next()
 	*n = Subquery{node: p.node(start), Query: q}
 	return n
 }
@@ -135,7 +137,7 @@ func (p *Parser) argument() Expr {
 		name := p.ident("a name")
 		p.next()
 		x := p.expr()
-		n := p.slabs.namedArgs.New()
+		n := p.slabs.namedArgs.Next()
 		*n = NamedArg{node: p.node(start), Name: name, X: x}
 		return n
 	}
@@ -262,6 +264,8 @@ func (p *Parser) over(c *Call) {
 }
 
 // windowParens reads ([base] [PARTITION BY …] [ORDER BY …] [frame]).
+//
+//	window = "(" [ name ] [ PARTITION BY … ] [ ORDER BY … ] [ frame ] ")"
 func (p *Parser) windowParens() *Window {
 	w := p.slabs.windows.New()
 	p.expectKind(LeftParen, "(")

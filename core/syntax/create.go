@@ -423,7 +423,7 @@ func (p *Parser) rule() Stmt {
 		}
 		p.next()
 	}
-	n := p.slabs.otherStmts.New()
+	n := p.slabs.otherStmts.Next()
 	*n = OtherStmt{node: p.node(start), Keyword: keyword}
 	return n
 }

@@ -90,7 +90,7 @@ func (p *Parser) opened() bool {
 // opener finds the innermost parenthesis of the statement that is open at tok.
 func (p *Parser) opener() (text.Span, bool) {
 	depth := 0
-	for i := p.i - 1; i >= 0; i-- {
+	for i := p.i - 1; i >= p.begun; i-- {
 		switch p.scan.tokens[i].Kind {
 		case RightParen:
 			depth++
@@ -120,7 +120,7 @@ func (p *Parser) stop() {
 
 // endSpan gives the last token read, to point at when the text ends too soon.
 func (p *Parser) endSpan() text.Span {
-	if p.i > 0 {
+	if p.i > p.begun {
 		return p.scan.tokens[p.i-1].Span
 	}
 	return p.tok.Span
@@ -167,7 +167,7 @@ func (p *Parser) missingComma() bool {
 	default:
 		return false
 	}
-	if p.broken || p.i == 0 {
+	if p.broken || p.i == p.begun {
 		return false
 	}
 	if before := p.scan.tokens[p.i-1]; stops[before.Word()]&startsClause != 0 { // a clause without its list, as ORDER BY LIMIT 3

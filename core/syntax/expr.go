@@ -11,6 +11,8 @@ func (p *Parser) expr() Expr { return p.exprAbove(0) }
 
 // exprAbove reads an expression whose operators bind tighter than power:
 // precedence climbing on the dialect's table.
+//
+//	expr = prefix { infix }
 func (p *Parser) exprAbove(power uint8) Expr {
 	start := p.start()
 	if !p.enter() {
@@ -42,6 +44,8 @@ func (p *Parser) exprFrom(start text.Pos, left Expr, power uint8) Expr {
 }
 
 // prefix reads NOT x, -x and the like, or an operand.
+//
+//	prefix = ( NOT | "-" | "+" | "~" | … ) expr | primary postfix
 func (p *Parser) prefix() Expr {
 	start, opSpan := p.start(), p.tok.Span
 	if p.tok.Kind == WordToken && p.word == word.NoWord && p.scan.src[start] != '_' {
@@ -78,13 +82,15 @@ func (p *Parser) prefix() Expr {
 	}
 	p.next()
 	x := p.exprAbove(power)
-	n := p.slabs.unarys.New()
+	n := p.slabs.unarys.Next()
 	*n = Unary{node: p.node(start), Op: op, OpSpan: opSpan, X: x}
 	return n
 }
 
 // infix reads an operator that binds tighter than power and its right side;
 // nil where none stands here.
+//
+//	infix = operator expr | IS … | [ NOT ] ( BETWEEN | IN | LIKE | … ) … | COLLATE name | AT TIME ZONE expr
 func (p *Parser) infix(start text.Pos, left Expr, power uint8) Expr {
 	if p.tok.Kind == WordToken {
 		if stops[p.word]&infixWord == 0 {
@@ -134,7 +140,7 @@ func (p *Parser) binary(start text.Pos, left Expr, op Op, power uint8, tokens in
 	} else {
 		right = p.exprAbove(power)
 	}
-	n := p.slabs.binarys.New()
+	n := p.slabs.binarys.Next()
 	*n = Binary{node: p.node(start), Op: op, OpSpan: opSpan, X: left, Y: right}
 	return n
 }
@@ -161,7 +167,7 @@ func (p *Parser) wordInfix(start text.Pos, left Expr, power uint8) Expr {
 			p.next()
 			p.skipParens()
 			right := p.exprAbove(p.power[dialect.Other])
-			n := p.slabs.binarys.New()
+			n := p.slabs.binarys.Next()
 			*n = Binary{node: p.node(start), Op: OpOther, X: left, Y: right}
 			return n
 		}
@@ -169,7 +175,7 @@ func (p *Parser) wordInfix(start text.Pos, left Expr, power uint8) Expr {
 		if p.power[dialect.Collation] > power {
 			p.next()
 			name := p.collation()
-			n := p.slabs.collates.New()
+			n := p.slabs.collates.Next()
 			*n = Collate{node: p.node(start), X: left, Name: name}
 			return n
 		}
@@ -266,7 +272,7 @@ func (p *Parser) predicate(start text.Pos, left Expr, power uint8) Expr {
 		return p.in(start, left, not)
 	case word.Null:
 		p.next()
-		n := p.slabs.iss.New()
+		n := p.slabs.iss.Next()
 		*n = Is{node: p.node(start), X: left, Not: true, Test: IsNull}
 		return n
 	case word.Overlaps, word.Member:
@@ -303,7 +309,7 @@ func (p *Parser) in(start text.Pos, left Expr, not bool) Expr {
 		q := p.query()
 		if inner := onlyParens(q); inner != nil && p.tok.Kind == Comma {
 			// The inner parentheses held the first value of a list.
-			x := p.slabs.subquerys.New()
+			x := p.slabs.subquerys.Next()
 			*x = Subquery{node: inner.node, Query: inner.Query}
 			x.id = q.id
 			mark := p.lists.exprs.mark()
@@ -364,6 +370,8 @@ func (p *Parser) like(start text.Pos, left Expr, not bool) Expr {
 }
 
 // isTest reads IS [NOT] …, ISNULL, NOTNULL.
+//
+//	isTest = expr IS [ NOT ] ( NULL | TRUE | FALSE | UNKNOWN | DISTINCT FROM expr | … )
 func (p *Parser) isTest(start text.Pos, left Expr) Expr {
 	n := p.slabs.iss.New()
 	n.X = left
@@ -449,7 +457,7 @@ func (p *Parser) quantified() Expr {
 		items := p.exprList()
 		n.X = items[0]
 		if len(items) > 1 {
-			r := p.slabs.rows.New()
+			r := p.slabs.rows.Next()
 			*r = Row{node: p.node(mark), Items: items}
 			n.X = r
 		}

@@ -59,7 +59,7 @@ func (p *Parser) checkPart(name string, first int) {
 // move goes to the token of index i.
 func (p *Parser) move(i int) {
 	p.i = i
-	if i > 0 {
+	if i > p.begun {
 		p.last = p.scan.tokens[i-1].Span.End
 	}
 	p.load()

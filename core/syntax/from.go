@@ -7,6 +7,8 @@ import (
 )
 
 // from reads FROM table, table, ….
+//
+//	from = FROM tableExpr { "," tableExpr }
 func (p *Parser) from() *From {
 	start := p.start()
 	p.next()
@@ -28,6 +30,8 @@ func (p *Parser) tableList() []TableExpr {
 }
 
 // tableExpr reads a table with the joins that follow it.
+//
+//	tableExpr = tablePrimary { join tablePrimary [ ON expr | USING "(" names ")" ] }
 func (p *Parser) tableExpr() TableExpr {
 	start := p.start()
 	if !p.enter() {
@@ -195,6 +199,8 @@ func (p *Parser) joinCondition(j *Join, from int) {
 }
 
 // tablePrimary reads one table, derived table, function or parenthesised join.
+//
+//	tablePrimary = name [ alias ] | [ LATERAL ] "(" query ")" [ alias ] | [ LATERAL ] call { … } [ alias ] | "(" tableExpr ")"
 func (p *Parser) tablePrimary() TableExpr {
 	start := p.start()
 	lateral := p.accept(word.Lateral)
@@ -278,7 +284,7 @@ func (p *Parser) reshaped(start text.Pos, t TableExpr) TableExpr {
 func (p *Parser) crossJoined(start text.Pos, t TableExpr) TableExpr {
 	for p.acceptKind(Comma) {
 		right := p.tableExpr()
-		j := p.slabs.joins.New()
+		j := p.slabs.joins.Next()
 		*j = Join{node: p.node(start), Type: CrossJoin, Left: t, Right: right}
 		t = j
 	}
@@ -568,7 +574,7 @@ func (p *Parser) tableName() *TableRef {
 	p.accept(word.Only)
 	name := p.path("a table")
 	p.acceptKind(Asterisk)
-	t := p.slabs.tableRefs.New()
+	t := p.slabs.tableRefs.Next()
 	*t = TableRef{node: p.node(start), Name: name}
 	return t
 }

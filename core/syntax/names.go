@@ -28,8 +28,9 @@ type nameEntry struct {
 	sym    Sym
 }
 
-// firstTable is the size of a new table; it is half full with the known words.
-const firstTable = 2048
+// firstTable is the size of a new table; the known words fill an eighth of it, so that most
+// names are found where they are looked for first.
+const firstTable = 8192
 
 // maxNames bounds what a worker keeps from file to file.
 const maxNames = 1 << 16

@@ -3058,3 +3058,35 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 		return
 	}
 }
+
+var namesOp = [...]string{"OpNone", "OpOr", "OpXor", "OpAnd", "OpNot", "OpEqual", "OpNotEqual", "OpNullSafeEqual", "OpLess", "OpLessEqual", "OpGreater", "OpGreaterEqual", "OpAdd", "OpSubtract", "OpMultiply", "OpDivide", "OpIntegerDivide", "OpModulo", "OpPower", "OpConcat", "OpBitAnd", "OpBitOr", "OpBitXor", "OpShift", "OpArrow", "OpAssign", "OpNegate", "OpPositive", "OpComplement", "OpPrior", "OpOther"}
+
+func (x Op) String() string { return namesOp[x] }
+
+var namesLiteralKind = [...]string{"NumberLiteral", "TextLiteral", "NullLiteral", "TrueLiteral", "FalseLiteral", "DefaultLiteral"}
+
+func (x LiteralKind) String() string { return namesLiteralKind[x] }
+
+var namesIsKind = [...]string{"IsNull", "IsTrue", "IsFalse", "IsUnknown", "IsDistinctFrom", "IsOther"}
+
+func (x IsKind) String() string { return namesIsKind[x] }
+
+var namesMatchOp = [...]string{"OpLike", "OpILike", "OpSimilarTo", "OpRegexp", "OpGlob", "OpMatch", "OpSoundsLike"}
+
+func (x MatchOp) String() string { return namesMatchOp[x] }
+
+var namesSetOperator = [...]string{"Union", "Intersect", "Except"}
+
+func (x SetOperator) String() string { return namesSetOperator[x] }
+
+var namesJoinType = [...]string{"InnerJoin", "LeftJoin", "RightJoin", "FullJoin", "CrossJoin", "SemiJoin", "AntiJoin", "CrossApply", "OuterApply"}
+
+func (x JoinType) String() string { return namesJoinType[x] }
+
+var namesConstraintKind = [...]string{"PrimaryKey", "UniqueKey", "ForeignKey", "CheckKey", "DefaultValue", "GeneratedAs", "IndexKey", "OtherConstraint", "IdentityValue", "ColumnCollation", "ColumnComment", "NullAllowed"}
+
+func (x ConstraintKind) String() string { return namesConstraintKind[x] }
+
+var namesAlterKind = [...]string{"AddColumn", "AddConstraint", "DropColumn", "DropConstraint", "DropPrimaryKey", "SetType", "SetNotNull", "DropNotNull", "SetDefault", "DropDefault", "RenameColumn", "RenameConstraint", "RenameTable", "PartitionToTable", "TableToPartition", "ChangeColumn", "OtherAction"}
+
+func (x AlterKind) String() string { return namesAlterKind[x] }

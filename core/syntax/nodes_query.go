@@ -278,3 +278,22 @@ type ParenTable struct {
 type BadTable struct {
 	node
 }
+
+// InOrder reports whether FROM, WHERE, GROUP BY and HAVING stand in this order, as
+// far as they are written. Where they do not, no clause can be put behind another.
+func (s *Select) InOrder() bool {
+	at := s.span.Start
+	for _, clause := range [...]struct {
+		node    Node
+		written bool
+	}{{s.From, s.From != nil}, {s.Where, s.Where != nil}, {s.GroupBy, s.GroupBy != nil}, {s.Having, s.Having != nil}} {
+		if !clause.written {
+			continue
+		}
+		if clause.node.Span().Start < at {
+			return false
+		}
+		at = clause.node.Span().Start
+	}
+	return true
+}

@@ -5,11 +5,13 @@ import (
 
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
+	"justlens/core/slab"
 	"justlens/core/text"
 )
 
 // Statement is one statement of a script with what was read of it. It and all
-// it holds are valid until the next call of [Parser.Next].
+// it holds are valid until the next call of [Parser.Next], however many follow by
+// [Parser.More].
 type Statement struct {
 	Node     Stmt
 	Span     text.Span // without the closing semicolon
@@ -34,13 +36,15 @@ const (
 type Parser struct {
 	scan    scanner
 	dialect dialect.Dialect
+	began   dialect.Dialect // that of the text, which SET may change on the way
 	power   *dialect.Precedence
 	slabs   slabs
 	lists   lists
 	lastID  int32
 
 	i      int // index of tok
-	first  int // index of the first token of the statement in hand
+	begun  int // index of the token at which reading the statement in hand began
+	first  int // index of its first token
 	tok    Token
 	word   word.Word // of tok
 	last   text.Pos  // end of the token before tok
@@ -52,7 +56,7 @@ type Parser struct {
 	errors []Error
 	broken bool // after an error, until recovery
 	failed int  // index of the token at which the error stands
-	stmt   Statement
+	stmts  slab.Slab[Statement]
 }
 
 // NewParser makes a parser that numbers names in the given table.
@@ -66,25 +70,54 @@ func (p *Parser) Reset(src []byte, d dialect.Dialect) { p.ResetTo(src, d, 0) }
 
 // ResetTo is Reset for a version of the dialect, on which it depends what
 // comments such as /*!80000 … */ execute.
-func (p *Parser) ResetTo(src []byte, d dialect.Dialect, v dialect.Version) {
+func (p *Parser) ResetTo(src []byte, d dialect.Dialect, v dialect.Version) { p.ResetAt(src, d, v, 0) }
+
+// ResetAt is ResetTo for a text of which a part was read before: the parser begins at a
+// position, in bytes from 0, at which it stood between two statements.
+func (p *Parser) ResetAt(src []byte, d dialect.Dialect, v dialect.Version, at int) {
 	p.scan.reset(src, d)
+	p.scan.pos = max(p.scan.pos, at)
 	p.scan.rules.version = d.CommentVersion(v)
-	p.dialect, p.power = d, d.Precedence()
+	p.dialect, p.began, p.power = d, d, d.Precedence()
 	p.i = 0
 }
+
+// IsBetween reports whether the parser stands behind a semicolon between two statements,
+// where another could go on reading as it would: no delimiter, mode, comment or quote that
+// was begun before counts further on.
+func (p *Parser) IsBetween() bool {
+	at := p.i
+	if at > 0 && p.scan.tokens[at].Kind == EOF {
+		at--
+	}
+	s := &p.scan
+	return at < len(s.tokens) && s.tokens[at].Kind == Semicolon && int(s.tokens[at].Span.End) == s.pos && s.delimiter == nil && s.inside == 0 &&
+		!s.open && s.openComment.IsEmpty() && len(s.pasted) == 0 && p.dialect == p.began
+}
+
+// Position gives how far the text was scanned, in bytes from 0.
+func (p *Parser) Position() int { return p.scan.pos }
 
 // Next reads the next statement; nil at the end of the text. Empty statements
 // are skipped.
 func (p *Parser) Next() *Statement {
-	p.begin()
+	p.release()
+	return p.More()
+}
+
+// More reads the next statement as Next does, and keeps those that it gave since Next:
+// what reads many short statements at a time finds its own code in the processor's cache.
+func (p *Parser) More() *Statement {
+	comments := p.begin()
 	for p.tok.Kind == Semicolon || p.tok.Kind == BatchEnd {
 		if p.i+1 == len(p.scan.tokens) {
 			p.scan.directives()
+			p.scan.tokens, p.i = append(p.scan.tokens[:p.begun], p.tok), p.begun // no statement has those before
 		}
 		p.next()
 	}
 	if p.tok.Kind == EOF && !p.broken {
-		return p.openComment()
+		return p.openComment(comments)
 	}
 	first := p.i
 	p.first = first
@@ -104,8 +137,18 @@ func (p *Parser) Next() *Statement {
 	}
 	p.tellScanned(tokens)
 	p.setsMode(tokens)
-	p.stmt = Statement{Node: stmt, Span: span, Tokens: tokens, Comments: p.scan.comments, Errors: p.errors, Nodes: int(p.lastID), Cut: p.broken}
-	return &p.stmt
+	return p.read(Statement{Node: stmt, Span: span, Tokens: tokens, Comments: p.scan.comments[comments:], Cut: p.broken})
+}
+
+// read completes a statement by what was counted and found on the way.
+func (p *Parser) read(s Statement) *Statement {
+	s.Errors, s.Nodes = p.errors, int(p.lastID)
+	if len(p.errors) > 0 {
+		p.errors = nil // they are the statement's
+	}
+	kept := p.stmts.Next()
+	*kept = s
+	return kept
 }
 
 // Skip passes over the statement that a fault in [Parser.Next] left half-read, and
@@ -141,7 +184,7 @@ func (p *Parser) setsMode(tokens []Token) {
 
 // openComment gives a statement for a comment that is never closed behind the
 // last one; nil where there is none. SQLite takes the end of the text for its end.
-func (p *Parser) openComment() *Statement {
+func (p *Parser) openComment(comments int) *Statement {
 	span := p.scan.openComment
 	if span.IsEmpty() || p.dialect.Has(dialect.OpenComments) {
 		return nil
@@ -150,8 +193,7 @@ func (p *Parser) openComment() *Statement {
 	p.errors = append(p.errors, Error{Kind: UnclosedError, Span: span, Found: "/*"})
 	n := p.slabs.badStmts.New()
 	n.node = p.node(span.Start)
-	p.stmt = Statement{Node: n, Span: span, Comments: p.scan.comments, Errors: p.errors, Nodes: int(p.lastID), Cut: true}
-	return &p.stmt
+	return p.read(Statement{Node: n, Span: span, Comments: p.scan.comments[comments:], Cut: true})
 }
 
 // whole reads a statement up to its end.
@@ -166,31 +208,43 @@ func (p *Parser) whole() Stmt {
 	return stmt
 }
 
-// begin drops what belongs to the statement before and keeps tokens that were
-// scanned past its end.
-func (p *Parser) begin() {
+// release drops the statements that were read and keeps tokens that were scanned past
+// the end of the last.
+func (p *Parser) release() {
 	p.slabs.reset()
 	p.lists.reset()
-	p.lastID, p.depth, p.height, p.bodies, p.empty, p.broken, p.first = 0, 0, 0, 0, 0, false, 0
-	p.errors, p.run = p.errors[:0], parenRun{}
-	rest := copy(p.scan.tokens, p.scan.tokens[p.i:])
-	p.scan.tokens = p.scan.tokens[:rest]
-	if rest > 0 {
-		from := p.scan.tokens[0].Span.Start
-		kept := p.scan.comments[:0]
-		for _, c := range p.scan.comments {
-			if c.Start >= from {
-				kept = append(kept, c)
-			}
+	p.stmts.Reset()
+	comments := p.carried()
+	p.scan.comments = p.scan.comments[:copy(p.scan.comments, p.scan.comments[comments:])]
+	p.scan.tokens = p.scan.tokens[:copy(p.scan.tokens, p.scan.tokens[p.i:])]
+	p.i = 0
+}
+
+// carried gives the index of the first comment that belongs to what stands behind the last
+// statement.
+func (p *Parser) carried() int {
+	at := len(p.scan.comments)
+	if p.i < len(p.scan.tokens) {
+		from := p.scan.tokens[p.i].Span.Start
+		for at > 0 && p.scan.comments[at-1].Start >= from {
+			at--
 		}
-		p.scan.comments = kept
-	} else {
-		p.scan.comments = p.scan.comments[:0]
+	}
+	return at
+}
+
+// begin begins a statement, and gives the index of the first comment that is its own.
+func (p *Parser) begin() (comments int) {
+	p.lastID, p.depth, p.height, p.bodies, p.empty, p.broken = 0, 0, 0, 0, 0, false
+	p.errors, p.run = p.errors[:0], parenRun{}
+	p.begun, p.first = p.i, p.i
+	comments = p.carried()
+	if p.i == len(p.scan.tokens) {
 		p.scan.directives()
 		p.scan.fill()
 	}
-	p.i = 0
 	p.load()
+	return comments
 }
 
 // startsAnother reports whether the text goes on with another statement on a
@@ -217,7 +271,7 @@ func (p *Parser) startsLine() bool {
 			return true
 		}
 	}
-	return p.i == 0
+	return p.i == p.begun
 }
 
 // skipStatement moves to the end of the statement in hand and gives its index.

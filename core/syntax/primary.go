@@ -89,7 +89,7 @@ func (p *Parser) braced(start text.Pos) Expr {
 	p.next()
 	x := p.expr()
 	p.closeBrace()
-	n := p.slabs.parens.New()
+	n := p.slabs.parens.Next()
 	*n = Paren{node: p.node(start), X: x}
 	return n
 }
@@ -103,7 +103,7 @@ func (p *Parser) closeBrace() {
 }
 
 func (p *Parser) literal(start text.Pos, kind LiteralKind) Expr {
-	n := p.slabs.literals.New()
+	n := p.slabs.literals.Next()
 	*n = Literal{node: p.node(start), Lit: kind}
 	return n
 }
@@ -223,7 +223,7 @@ func (p *Parser) typedLiteralOrNil(start text.Pos) Expr {
 	valueStart := p.start()
 	p.next()
 	value := p.literal(valueStart, TextLiteral)
-	x := p.slabs.typedLiterals.New()
+	x := p.slabs.typedLiterals.Next()
 	*x = TypedLiteral{node: p.node(start), Type: t, Value: value}
 	return x
 }
@@ -273,13 +273,13 @@ func (p *Parser) parens(start text.Pos) Expr {
 		q := p.query()
 		if inner := onlyParens(q); inner != nil && p.tok.Kind != RightParen && !p.broken {
 			// ((SELECT …) + 1): the inner parentheses held a value.
-			n := p.slabs.subquerys.New()
+			n := p.slabs.subquerys.Next()
 			*n = Subquery{node: inner.node, Query: inner.Query}
 			n.id = q.id
 			return p.rowFrom(start, p.exprFrom(q.span.Start, n, 0))
 		}
 		p.expectKind(RightParen, ")")
-		n := p.slabs.subquerys.New()
+		n := p.slabs.subquerys.Next()
 		*n = Subquery{node: p.node(start), Query: q}
 		return n
 	}
@@ -306,11 +306,11 @@ func (p *Parser) rowFrom(start text.Pos, first Expr) Expr {
 	items := p.lists.exprs.take(mark)
 	p.expectKind(RightParen, ")")
 	if len(items) == 1 {
-		n := p.slabs.parens.New()
+		n := p.slabs.parens.Next()
 		*n = Paren{node: p.node(start), X: items[0]}
 		return n
 	}
-	n := p.slabs.rows.New()
+	n := p.slabs.rows.Next()
 	*n = Row{node: p.node(start), Items: items}
 	return n
 }
@@ -328,11 +328,11 @@ func (p *Parser) rowItems(start text.Pos) Expr {
 	items := p.exprList()
 	p.expectKind(RightParen, ")")
 	if len(items) == 1 && !isRow {
-		n := p.slabs.parens.New()
+		n := p.slabs.parens.Next()
 		*n = Paren{node: p.node(start), X: items[0]}
 		return n
 	}
-	n := p.slabs.rows.New()
+	n := p.slabs.rows.Next()
 	*n = Row{node: p.node(start), Items: items}
 	return n
 }
@@ -362,6 +362,8 @@ func (p *Parser) arrayItems(start text.Pos, n *Array) Expr {
 }
 
 // caseExpr reads CASE … END.
+//
+//	case = CASE [ expr ] { WHEN expr THEN expr } [ ELSE expr ] END
 func (p *Parser) caseExpr(start text.Pos) Expr {
 	p.next()
 	n := p.slabs.cases.New()
@@ -375,7 +377,7 @@ func (p *Parser) caseExpr(start text.Pos) Expr {
 		cond := p.expr()
 		p.expect(word.Then)
 		then := p.expr()
-		w := p.slabs.whens.New()
+		w := p.slabs.whens.Next()
 		*w = When{node: p.node(whenStart), Cond: cond, Then: then}
 		p.lists.whens.push(w)
 	}
@@ -397,7 +399,7 @@ func (p *Parser) nameOrCall(start text.Pos) Expr {
 	if next != LeftParen && next != Dot && next != TextToken {
 		p.reserved()
 		parts := p.lists.idents.out.One(p.partAfterDot())
-		n := p.slabs.names.New()
+		n := p.slabs.names.Next()
 		*n = Name{node: p.node(start), Parts: parts}
 		return n
 	}
@@ -418,15 +420,15 @@ func (p *Parser) nameOrCall(start text.Pos) Expr {
 	if p.tok.Kind == LeftParen && (p.peek(1).Kind != Plus || p.peek(2).Kind != RightParen) {
 		return p.call(start, parts)
 	}
-	n := p.slabs.names.New()
+	n := p.slabs.names.Next()
 	*n = Name{node: p.node(start), Parts: parts}
 	if p.tok.Kind == TextToken && len(parts) == 1 && !p.dialectTextAlias() {
-		t := p.slabs.typeNames.New()
+		t := p.slabs.typeNames.Next()
 		*t = TypeName{node: n.node, Parts: parts}
 		valueStart := p.start()
 		p.next()
 		value := p.literal(valueStart, TextLiteral)
-		x := p.slabs.typedLiterals.New()
+		x := p.slabs.typedLiterals.Next()
 		*x = TypedLiteral{node: p.node(start), Type: t, Value: value}
 		return x
 	}
@@ -438,6 +440,8 @@ func (p *Parser) nameOrCall(start text.Pos) Expr {
 func (p *Parser) dialectTextAlias() bool { return !p.scan.rules.dollarQuotes }
 
 // postfix reads what clings to an operand: ::type, [i], .field, (+).
+//
+//	postfix = { "::" type | "[" … "]" | "." name | "(+)" }
 func (p *Parser) postfix(start text.Pos, x Expr) Expr {
 	for first := true; ; first = false {
 		if !first {
@@ -447,7 +451,7 @@ func (p *Parser) postfix(start text.Pos, x Expr) Expr {
 		case CastColons:
 			p.next()
 			t := p.typeName()
-			n := p.slabs.casts.New()
+			n := p.slabs.casts.Next()
 			*n = Cast{node: p.node(start), X: x, Type: t}
 			x = n
 		case LeftBracket:
@@ -474,7 +478,7 @@ func (p *Parser) postfix(start text.Pos, x Expr) Expr {
 			p.next()
 			p.next()
 			p.next()
-			n := p.slabs.outerMarks.New()
+			n := p.slabs.outerMarks.Next()
 			*n = OuterMark{node: p.node(start), X: x}
 			x = n
 		default:
@@ -495,7 +499,7 @@ func (p *Parser) subscript(start text.Pos, x Expr) Expr {
 	}
 	items := p.lists.exprs.take(mark)
 	p.expectKind(RightBracket, "]")
-	n := p.slabs.subscripts.New()
+	n := p.slabs.subscripts.Next()
 	*n = Subscript{node: p.node(start), X: x, Items: items}
 	return n
 }

@@ -8,6 +8,8 @@ import (
 
 // query reads a query that stands inside another statement, where its rows
 // cannot go INTO anything else.
+//
+//	query = [ with ] setOps [ ORDER BY … ] [ limit ]
 func (p *Parser) query() *Query {
 	q := p.queryWithInto()
 	p.noInto(q.Body)
@@ -111,7 +113,7 @@ func (p *Parser) branch(q *Query, start text.Pos, from int) {
 	opSpan := p.since(opStart)
 	left := q.Body
 	right := p.setOps(0)
-	n := p.slabs.setOps.New()
+	n := p.slabs.setOps.Next()
 	*n = SetOp{node: p.node(start), Op: op, OpSpan: opSpan, All: all, Left: left, Right: right}
 	q.Body, q.OrderBy, q.Limit = n, nil, nil
 	p.resultClauses(q, from)
@@ -243,18 +245,22 @@ func (p *Parser) skipParens() {
 }
 
 // with reads the WITH clause.
+//
+//	with = WITH [ RECURSIVE ] cte { "," cte }
 func (p *Parser) with() *With {
 	start := p.start()
 	p.next()
 	recursive := p.accept(word.Recursive)
 	mark := p.lists.ctes.mark()
 	p.commaList(func() { p.lists.ctes.push(p.cte(recursive)) })
-	w := p.slabs.withs.New()
+	w := p.slabs.withs.Next()
 	*w = With{node: p.node(start), Recursive: recursive, CTEs: p.lists.ctes.take(mark)}
 	return w
 }
 
 // cte reads name [(columns)] AS [[NOT] MATERIALIZED] (statement).
+//
+//	cte = name [ "(" names ")" ] AS [ [ NOT ] MATERIALIZED ] "(" ( query | insert | update | delete ) ")" …
 func (p *Parser) cte(recursive bool) *CTE {
 	start := p.start()
 	c := p.slabs.cTEs.New()
@@ -291,6 +297,8 @@ func (p *Parser) cte(recursive bool) *CTE {
 
 // setOps reads bodies joined by set operators; INTERSECT binds tighter than
 // the others, as power 2 against 1.
+//
+//	setOps = body { ( UNION | INTERSECT | EXCEPT | MINUS ) [ ALL | DISTINCT ] body }
 func (p *Parser) setOps(power int) Body {
 	start := p.start()
 	left := p.body()
@@ -315,7 +323,7 @@ func (p *Parser) setOps(power int) Body {
 		right := p.setOps(opPower)
 		p.branchesInto(left, right)
 		p.leave()
-		n := p.slabs.setOps.New()
+		n := p.slabs.setOps.Next()
 		*n = SetOp{node: p.node(start), Op: op, OpSpan: opSpan, All: all, Minus: minus, Left: left, Right: right}
 		p.link()
 		left = n
@@ -335,6 +343,8 @@ func (p *Parser) atSetOperator() (SetOperator, int, bool) {
 }
 
 // body reads a SELECT, VALUES, TABLE or a query in parentheses.
+//
+//	body = select | values | TABLE name | "(" query ")"
 func (p *Parser) body() Body {
 	start := p.start()
 	switch {
@@ -345,7 +355,7 @@ func (p *Parser) body() Body {
 	case p.at(word.Table) && p.peek(1).Kind != LeftParen:
 		p.next()
 		ref := p.tableName()
-		n := p.slabs.tableBodys.New()
+		n := p.slabs.tableBodys.Next()
 		*n = TableBody{node: p.node(start), Table: ref}
 		return n
 	case p.tok.Kind == LeftParen:
@@ -355,7 +365,7 @@ func (p *Parser) body() Body {
 			p.misplaced(q.Procedure)
 		}
 		p.expectKind(RightParen, ")")
-		n := p.slabs.parenQuerys.New()
+		n := p.slabs.parenQuerys.Next()
 		*n = ParenQuery{node: p.node(start), Query: q}
 		return n
 	}
@@ -370,6 +380,8 @@ func (p *Parser) badBody(start text.Pos) Body {
 }
 
 // values reads VALUES (…), (…).
+//
+//	values = VALUES row { "," row }
 func (p *Parser) values() Body {
 	start := p.start()
 	p.next()
@@ -383,7 +395,7 @@ func (p *Parser) values() Body {
 			items = p.strictList()
 		}
 		p.expectKind(RightParen, ") or a comma")
-		r := p.slabs.rows.New()
+		r := p.slabs.rows.Next()
 		*r = Row{node: p.node(rowStart), Items: items}
 		p.lists.rows.push(r)
 	})

@@ -94,7 +94,7 @@ func (p *Parser) startsBody(kind word.Word) bool {
 }
 
 func (p *Parser) tokenBefore() Token {
-	if p.i == 0 {
+	if p.i == p.begun {
 		return Token{}
 	}
 	return p.scan.tokens[p.i-1]
@@ -289,7 +289,7 @@ func (p *Parser) controlOrNil() Stmt {
 		}
 		return nil
 	}
-	n := p.slabs.controls.New()
+	n := p.slabs.controls.Next()
 	*n = c
 	n.node = p.node(start)
 	return n

@@ -70,7 +70,7 @@ func (p *Parser) top() *Limit {
 		p.next()
 		loose = true
 	}
-	l := p.slabs.limits.New()
+	l := p.slabs.limits.Next()
 	*l = Limit{node: p.node(start), Count: count, Loose: loose}
 	return l
 }
@@ -219,6 +219,8 @@ func (p *Parser) lateClause(s *Select, q *Query) bool {
 }
 
 // where reads WHERE condition.
+//
+//	where = WHERE expr
 func (p *Parser) where() *Where {
 	start := p.start()
 	p.next()
@@ -233,6 +235,8 @@ func (p *Parser) where() *Where {
 }
 
 // having reads HAVING condition.
+//
+//	having = HAVING expr
 func (p *Parser) having() *Having {
 	start := p.start()
 	p.next()
@@ -243,6 +247,8 @@ func (p *Parser) having() *Having {
 }
 
 // groupBy reads GROUP BY with its grouping sets.
+//
+//	groupBy = GROUP BY [ ALL | DISTINCT ] groupItem { "," groupItem } [ WITH ROLLUP ]
 func (p *Parser) groupBy() *GroupBy {
 	start := p.start()
 	p.next()
@@ -299,7 +305,7 @@ func (p *Parser) groupItem(g *GroupBy) Expr {
 	}
 	items := p.lists.exprs.take(mark)
 	p.expectKind(RightParen, ")")
-	n := p.slabs.groupingSets.New()
+	n := p.slabs.groupingSets.Next()
 	*n = GroupingSet{node: p.node(start), Items: items}
 	return n
 }
@@ -338,6 +344,8 @@ func (p *Parser) hierarchy() bool {
 }
 
 // orderBy reads ORDER BY and its kin.
+//
+//	orderBy = ORDER [ SIBLINGS ] BY orderItem { "," orderItem }
 func (p *Parser) orderBy() *OrderBy {
 	start := p.start()
 	p.next()

@@ -104,7 +104,7 @@ func (p *Parser) noStatement() Stmt {
 func (p *Parser) selectStmt() Stmt {
 	start := p.start()
 	q := p.queryWithInto()
-	n := p.slabs.selectStmts.New()
+	n := p.slabs.selectStmts.Next()
 	*n = SelectStmt{node: p.node(start), Query: q}
 	return n
 }
@@ -126,7 +126,7 @@ func (p *Parser) withStmt() Stmt {
 	q := p.slabs.querys.New()
 	q.With = with
 	p.queryBody(q, start, from)
-	n := p.slabs.selectStmts.New()
+	n := p.slabs.selectStmts.Next()
 	*n = SelectStmt{node: p.node(start), Query: q}
 	return n
 }
@@ -146,7 +146,7 @@ func (p *Parser) other() Stmt {
 	if copies && stdin && p.i+1 == len(p.scan.tokens) && p.tok.Kind == Semicolon {
 		p.scan.copyData()
 	}
-	n := p.slabs.otherStmts.New()
+	n := p.slabs.otherStmts.Next()
 	*n = OtherStmt{node: p.node(start), Keyword: keyword}
 	return n
 }
@@ -197,7 +197,7 @@ func (p *Parser) inner(start text.Pos, n int) Stmt {
 	mark := p.lists.stmts.mark()
 	p.lists.stmts.push(p.statement())
 	stmts := p.lists.stmts.take(mark)
-	c := p.slabs.controls.New()
+	c := p.slabs.controls.Next()
 	*c = Control{node: p.node(start), Stmts: stmts}
 	return c
 }

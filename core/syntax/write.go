@@ -14,6 +14,8 @@ func (p *Parser) startOf(with *With) text.Pos {
 }
 
 // insert reads INSERT and REPLACE.
+//
+//	insert = [ with ] ( INSERT | REPLACE ) [ INTO ] name [ "(" names ")" ] ( query | values | SET … | DEFAULT VALUES ) [ ON CONFLICT … | ON DUPLICATE KEY UPDATE … ] [ RETURNING items ]
 func (p *Parser) insert(with *With) Stmt {
 	n := p.slabs.inserts.New()
 	start := p.startOf(with)
@@ -206,7 +208,7 @@ func (p *Parser) assigns() []*Assign {
 			}
 		}
 		value := p.expr()
-		a := p.slabs.assigns.New()
+		a := p.slabs.assigns.Next()
 		*a = Assign{node: p.node(start), Target: target, Value: value}
 		p.lists.assigns.push(a)
 	})
@@ -224,6 +226,8 @@ func (p *Parser) returning() []*SelectItem {
 }
 
 // update reads UPDATE.
+//
+//	update = [ with ] UPDATE tableExpr SET assignments [ from ] [ where ] [ ORDER BY … ] [ limit ] [ RETURNING items ]
 func (p *Parser) update(with *With) Stmt {
 	n := p.slabs.updates.New()
 	start, from := p.startOf(with), p.i
@@ -290,6 +294,8 @@ func (p *Parser) limitAndReturning(l *Limit, r []*SelectItem) (*Limit, []*Select
 }
 
 // delete reads DELETE in its one-table and several-table forms.
+//
+//	delete = [ with ] DELETE [ targets ] FROM tables [ USING tables ] [ where ] [ ORDER BY … ] [ limit ] [ RETURNING items ]
 func (p *Parser) delete(with *With) Stmt {
 	n := p.slabs.deletes.New()
 	start := p.startOf(with)

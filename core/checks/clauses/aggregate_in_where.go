@@ -2,8 +2,8 @@ package clauses
 
 import (
 	"fmt"
-	"slices"
 
+	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/syntax"
@@ -28,21 +28,12 @@ var aggregateInWhere = &check.Check{
 		Bad:  "SELECT hive_id, SUM(weight_kg) FROM harvests WHERE SUM(weight_kg) > 100 GROUP BY hive_id",
 		Good: "SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id HAVING SUM(weight_kg) > 100",
 	}},
-	Kinds: syntax.Kinds(syntax.KindCall, syntax.KindName),
-	Run:   runAggregateInWhere,
+	On: check.Aggregates(runAggregateInWhere).And(check.Names(aliasOfAggregate, bind.OutputAlias)),
 }
 
 var whereKinds = syntax.Kinds(syntax.KindWhere)
 
-func runAggregateInWhere(p *check.Pass, n syntax.Node) {
-	if name, ok := n.(*syntax.Name); ok {
-		aliasOfAggregate(p, name)
-		return
-	}
-	call := n.(*syntax.Call)
-	if !p.IsAggregate(call) {
-		return
-	}
+func runAggregateInWhere(p *check.Pass, call *syntax.Call) {
 	found, _ := p.Enclosing(call, whereKinds)
 	where, ok := found.(*syntax.Where)
 	if !ok || p.Dialect.Has(dialect.OuterAggregates) && belongsOutside(p, call) {
@@ -127,7 +118,7 @@ func moveToHaving(p *check.Pass, sel *syntax.Select, where *syntax.Where, call *
 			condition, moved = p.Text(chain[i]), chain[i]
 		}
 	}
-	if !oneValueAGroup(p, sel, moved) {
+	if !sel.InOrder() || !oneValueAGroup(p, sel, moved) {
 		return []check.Mend{{Title: "put the part with the aggregate into HAVING", Effect: check.ByHand}}
 	}
 	mend := check.Mend{Title: "move the condition to HAVING", Effect: check.NewRows}
@@ -159,7 +150,7 @@ func oneValueAGroup(p *check.Pass, sel *syntax.Select, condition syntax.Expr) bo
 		case *syntax.Call:
 			return !p.IsAggregate(n)
 		case *syntax.Name:
-			ok = ok && sel.GroupBy != nil && slices.ContainsFunc(sel.GroupBy.Items, func(key syntax.Expr) bool { return p.Same(key, n) })
+			ok = ok && sel.GroupBy != nil && p.HasKey(sel.GroupBy, n)
 		}
 		return ok
 	})

@@ -19,13 +19,12 @@ var aggregateInJoin = &check.Check{
 		Bad:  "SELECT h.name FROM hives h JOIN harvests g ON g.hive_id = h.hive_id AND SUM(g.weight_kg) > 20",
 		Good: "SELECT h.name FROM hives h JOIN harvests g ON g.hive_id = h.hive_id GROUP BY h.hive_id, h.name HAVING SUM(g.weight_kg) > 20",
 		Near: []string{
+			"SELECT h.name FROM hives h JOIN harvests g ON g.hive_id = h.hive_id GROUP BY h.name HAVING SUM(g.weight_kg) > 20",
 			"SELECT h.name FROM hives h JOIN harvests g ON g.hive_id = h.hive_id AND g.weight_kg = (SELECT MAX(weight_kg) FROM harvests)",
 			"SELECT h.name FROM hives h JOIN (SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id) g ON g.hive_id = h.hive_id AND g.kg > 20",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindJoin),
-	Run: func(p *check.Pass, n syntax.Node) {
-		j := n.(*syntax.Join)
+	On: check.Nodes(func(p *check.Pass, j *syntax.Join) {
 		if j.On == nil {
 			return
 		}
@@ -40,7 +39,7 @@ var aggregateInJoin = &check.Check{
 				Mends:   []check.Mend{{Title: "ask it in HAVING, or work it out in a derived table and join that", Effect: check.ByHand}},
 			})
 		})
-	},
+	}),
 }
 
 var aggregateInGroupBy = &check.Check{
@@ -52,7 +51,7 @@ var aggregateInGroupBy = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id, SUM(weight_kg)",
 		Good: "SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id",
-		Near: []string{"SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id"},
+		Near: []string{"SELECT SUM(weight_kg) FROM harvests GROUP BY hive_id", "SELECT hive_id FROM harvests GROUP BY hive_id HAVING SUM(weight_kg) > 3", "SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id"},
 	}, {
 		Dialect: dialect.Postgres,
 		Bad:     "SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id, kg",
@@ -62,19 +61,17 @@ var aggregateInGroupBy = &check.Check{
 		Bad:     "SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id, 2",
 		Good:    "SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id",
 	}},
-	Kinds: syntax.Kinds(syntax.KindGroupBy),
-	Run:   runAggregateInGroupBy,
+	On: check.Nodes(runAggregateInGroupBy),
 }
 
-func runAggregateInGroupBy(p *check.Pass, n syntax.Node) {
-	g := n.(*syntax.GroupBy)
+func runAggregateInGroupBy(p *check.Pass, g *syntax.GroupBy) {
 	sel, ok := p.Parent(g).(*syntax.Select)
 	if !ok {
 		return
 	}
 	for i, x := range g.Items {
 		var found *syntax.Call
-		p.EachAggregate(groupedItem(p, sel, x), func(c *syntax.Call) { found = c })
+		p.EachAggregate(p.KeyRead(sel, x), func(c *syntax.Call) { found = c })
 		if found == nil {
 			continue
 		}
@@ -94,22 +91,6 @@ func runAggregateInGroupBy(p *check.Pass, n syntax.Node) {
 	}
 }
 
-// groupedItem gives what an item of GROUP BY stands for: itself, or the output
-// column that its alias or position means.
-func groupedItem(p *check.Pass, sel *syntax.Select, x syntax.Expr) syntax.Expr {
-	switch n := syntax.Unparen(x).(type) {
-	case *syntax.Name:
-		if u := p.Use(n); u.Item != nil {
-			return u.Item.X
-		}
-	case *syntax.Literal:
-		if i, ok := p.Position(n); ok && i >= 1 && i <= len(sel.Items) && p.Dialect != dialect.SQLServer && p.Dialect != dialect.Oracle {
-			return sel.Items[i-1].X
-		}
-	}
-	return x
-}
-
 var nestedAggregate = &check.Check{
 	ID:    "clause.nested-aggregate",
 	Title: "aggregate inside an aggregate",
@@ -127,12 +108,7 @@ var nestedAggregate = &check.Check{
 		Dialect: dialect.Oracle,
 		Near:    []string{"SELECT MAX(SUM(weight_kg)) FROM harvests GROUP BY hive_id"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindCall),
-	Run: func(p *check.Pass, n syntax.Node) {
-		outer := n.(*syntax.Call)
-		if !p.IsAggregate(outer) {
-			return
-		}
+	On: check.Aggregates(func(p *check.Pass, outer *syntax.Call) {
 		if sel := p.SelectOf(outer); p.Dialect == dialect.Oracle && sel != nil && sel.GroupBy != nil {
 			return
 		}
@@ -156,7 +132,7 @@ var nestedAggregate = &check.Check{
 				})
 			})
 		}
-	},
+	}),
 }
 
 var aggregateInWrite = &check.Check{
@@ -167,38 +143,35 @@ var aggregateInWrite = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "UPDATE hives SET frame_count = MAX(frame_count) WHERE hive_id = 3",
 		Good: "UPDATE hives SET frame_count = (SELECT MAX(jars) FROM sales) WHERE hive_id = 3",
-		Near: []string{"UPDATE hives SET frame_count = (SELECT COUNT(*) FROM inspections) WHERE hive_id = 3"},
+		Near: []string{"UPDATE hives SET frame_count = 8 WHERE hive_id = 3", "DELETE FROM hives WHERE frame_count < (SELECT MIN(h.frame_count) FROM hives AS h)", "UPDATE hives SET frame_count = (SELECT COUNT(*) FROM inspections) WHERE hive_id = 3"},
 	}, {
 		Bad:  "INSERT INTO sales (sale_id, buyer_id, harvest_id, sold_at, jars) VALUES (MAX(901), 1, 1, '2026-05-01', 3)",
 		Good: "INSERT INTO sales (sale_id, buyer_id, harvest_id, sold_at, jars) VALUES (901, 1, 1, '2026-05-01', 3)",
 	}},
-	Kinds: syntax.Kinds(syntax.KindCall),
-	Run: func(p *check.Pass, n syntax.Node) {
-		c := n.(*syntax.Call)
-		if !p.IsAggregate(c) && c.Over == nil {
+	On: check.Aggregates(runAggregateInWrite).And(check.Windows(runAggregateInWrite)),
+}
+
+func runAggregateInWrite(p *check.Pass, c *syntax.Call) {
+	clause := clauseOf(p, c)
+	name := "SET"
+	switch clause.(type) {
+	case *syntax.Assign:
+	case *syntax.Values:
+		name = "VALUES"
+	case *syntax.SelectItem:
+		if p.Parent(clause).Kind() == syntax.KindSelect {
 			return
 		}
-		clause := clauseOf(p, c)
-		name := "SET"
-		switch clause.(type) {
-		case *syntax.Assign:
-		case *syntax.Values:
-			name = "VALUES"
-		case *syntax.SelectItem:
-			if p.Parent(clause).Kind() == syntax.KindSelect {
-				return
-			}
-			name = "RETURNING"
-		default:
-			return
-		}
-		p.Report(check.Finding{
-			Span: c.Span(), Certainty: check.Certain,
-			Message: fmt.Sprintf("%s cannot use %s", name, p.Brief(c)),
-			Why:     "A write handles one row at a time, so there is no group to aggregate.",
-			Mends:   []check.Mend{{Title: "take the value from a subquery", Effect: check.ByHand}},
-		})
-	},
+		name = "RETURNING"
+	default:
+		return
+	}
+	p.Report(check.Finding{
+		Span: c.Span(), Certainty: check.Certain,
+		Message: fmt.Sprintf("%s cannot use %s", name, p.Brief(c)),
+		Why:     "A write handles one row at a time, so there is no group to aggregate.",
+		Mends:   []check.Mend{{Title: "take the value from a subquery", Effect: check.ByHand}},
+	})
 }
 
 var windowOutside = &check.Check{
@@ -222,12 +195,7 @@ var windowOutside = &check.Check{
 		Good: "SELECT name, SUM(n) AS n FROM (SELECT name, ROW_NUMBER() OVER (ORDER BY frame_count) AS n FROM hives) AS h GROUP BY name",
 		Near: []string{"SELECT name, SUM(COUNT(*)) OVER (ORDER BY name) AS n FROM hives GROUP BY name"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindCall),
-	Run: func(p *check.Pass, n syntax.Node) {
-		c := n.(*syntax.Call)
-		if c.Over == nil {
-			return
-		}
+	On: check.Windows(func(p *check.Pass, c *syntax.Call) {
 		if around := p.AggregateAround(c); around != nil {
 			p.Report(check.Finding{
 				Span: c.Span(), Certainty: check.Certain,
@@ -257,7 +225,7 @@ var windowOutside = &check.Check{
 			Why:     fmt.Sprintf("%s is done before windows are looked at.", name),
 			Mends:   []check.Mend{{Title: windowMend(p), Effect: check.ByHand}},
 		})
-	},
+	}),
 }
 
 func windowMend(p *check.Pass) string {
@@ -276,11 +244,10 @@ var subqueryInGroupBy = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT COUNT(*) FROM hives h GROUP BY (SELECT colour FROM queens q WHERE q.queen_id = h.queen_id)",
 		Good: "SELECT COUNT(*) FROM hives h LEFT JOIN queens q ON q.queen_id = h.queen_id GROUP BY q.colour",
-		Near: []string{"SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id HAVING COUNT(*) > (SELECT 1)"},
+		Near: []string{"SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id", "SELECT (SELECT 1) AS one, COUNT(*) FROM hives GROUP BY apiary_id", "SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id HAVING COUNT(*) > (SELECT 1)"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindGroupBy),
-	Run: func(p *check.Pass, n syntax.Node) {
-		for _, x := range n.(*syntax.GroupBy).Items {
+	On: check.Nodes(func(p *check.Pass, g *syntax.GroupBy) {
+		for _, x := range g.Items {
 			syntax.Inspect(x, func(n syntax.Node) bool {
 				q, ok := n.(*syntax.Subquery)
 				if ok {
@@ -294,5 +261,5 @@ var subqueryInGroupBy = &check.Check{
 				return !ok
 			})
 		}
-	},
+	}),
 }

@@ -37,16 +37,14 @@ var aliasInWhere = &check.Check{
 		Dialect: dialect.SQLite,
 		Near:    []string{"SELECT hive_id, weight_kg * 1000 AS grams FROM harvests WHERE grams > 500"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindName),
-	Run:   runAliasInWhere,
+	On: check.Names(runAliasInWhere, bind.OutputAlias, bind.Missing, bind.Assumed, bind.Unclear, bind.NoSource).Bare(),
 }
 
 var whereOrJoin = syntax.Kinds(syntax.KindWhere, syntax.KindJoin)
 
-func runAliasInWhere(p *check.Pass, n syntax.Node) {
-	name := n.(*syntax.Name)
+func runAliasInWhere(p *check.Pass, name *syntax.Name) {
 	u := p.Use(name)
-	if len(name.Parts) > 1 || u.Status == bind.Resolved || u.Status == bind.Ambiguous || u.Status == bind.Unbound || u.Status == bind.Builtin || u.Outer {
+	if u.Outer {
 		return
 	}
 	place, _ := p.Enclosing(name, whereOrJoin)

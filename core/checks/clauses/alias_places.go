@@ -13,22 +13,37 @@ import (
 var aliasInHaving = &check.Check{
 	ID:    "clause.alias-in-having",
 	Title: "output alias in HAVING",
-	Doc: "HAVING is asked before the select list is worked out. MySQL, MariaDB, SQLite and Spark look the alias up all the same; the other " +
-		"databases refuse it.",
+	Doc: "HAVING is asked before the select list is worked out. MySQL, MariaDB, SQLite, Spark and Oracle since version 23 look the alias up all " +
+		"the same; the other databases refuse it.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.With(dialect.AliasInHaving)),
 	Needs:    check.Schema,
 	Examples: []check.Example{{
 		Bad:  "SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id HAVING kg > 20",
 		Good: "SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id HAVING SUM(weight_kg) > 20",
-		Near: []string{"SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id HAVING SUM(weight_kg) > 20"},
+		Near: []string{"SELECT hive_id FROM harvests GROUP BY hive_id HAVING hive_id > 3", "SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id HAVING SUM(weight_kg) > 20"},
 	}, {
 		Dialect: dialect.MariaDB,
 		Near:    []string{"SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id HAVING kg > 20"},
+	}, {
+		Dialect: dialect.Oracle,
+		Near:    []string{"SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id HAVING kg > 20"},
+	}, {
+		Dialect: dialect.Oracle, Version: dialect.At(19, 0, 0),
+		Bad:  "SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id HAVING kg > 20",
+		Good: "SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id HAVING SUM(weight_kg) > 20",
 	}},
-	Kinds: syntax.Kinds(syntax.KindName),
-	Run: func(p *check.Pass, n syntax.Node) {
-		reportAlias(p, n.(*syntax.Name), syntax.KindHaving, "HAVING", "HAVING is asked before the select list is worked out")
-	},
+	On: check.Names(func(p *check.Pass, name *syntax.Name) {
+		if groupsSeeAliases(p) {
+			return
+		}
+		reportAlias(p, name, syntax.KindHaving, "HAVING", "HAVING is asked before the select list is worked out")
+	}, untold...).Bare(),
+}
+
+// groupsSeeAliases reports whether GROUP BY and HAVING know the names of the select list as
+// Oracle's do since 23, says its manual; what the version is when none is named is open.
+func groupsSeeAliases(p *check.Pass) bool {
+	return p.MayBe(dialect.Oracle, dialect.At(23, 0, 0))
 }
 
 var aliasInGroupBy = &check.Check{
@@ -42,18 +57,17 @@ var aliasInGroupBy = &check.Check{
 		Dialect: dialect.SQLServer,
 		Bad:     "SELECT YEAR(taken_on) AS y, SUM(weight_kg) FROM harvests GROUP BY y",
 		Good:    "SELECT YEAR(taken_on) AS y, SUM(weight_kg) FROM harvests GROUP BY YEAR(taken_on)",
-		Near:    []string{"SELECT hive_id AS hive, SUM(weight_kg) FROM harvests GROUP BY hive_id"},
+		Near:    []string{"SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id ORDER BY kg", "SELECT hive_id AS hive, SUM(weight_kg) FROM harvests GROUP BY hive_id"},
 	}, {
 		Dialect: dialect.Postgres,
 		Near:    []string{"SELECT EXTRACT(YEAR FROM taken_on) AS y, SUM(weight_kg) FROM harvests GROUP BY y"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindName),
-	Run: func(p *check.Pass, n syntax.Node) {
-		if p.Dialect == dialect.Oracle && (p.Version == 0 || p.Version >= dialect.At(23, 0, 0)) {
+	On: check.Names(func(p *check.Pass, name *syntax.Name) {
+		if groupsSeeAliases(p) {
 			return
 		}
-		reportAlias(p, n.(*syntax.Name), syntax.KindGroupBy, "GROUP BY", "GROUP BY is done before the select list is worked out")
-	},
+		reportAlias(p, name, syntax.KindGroupBy, "GROUP BY", "GROUP BY is done before the select list is worked out")
+	}, untold...).Bare(),
 }
 
 var aliasInSelect = &check.Check{
@@ -67,14 +81,14 @@ var aliasInSelect = &check.Check{
 		Bad:  "SELECT weight_kg * 1000 AS grams, grams / 12 AS jars FROM harvests",
 		Good: "SELECT weight_kg * 1000 AS grams, (weight_kg * 1000) / 12 AS jars FROM harvests",
 		Near: []string{
+			"SELECT weight_kg * 1000 AS grams FROM harvests ORDER BY grams",
 			"SELECT weight_kg * 1000 AS moisture, moisture / 12 AS dry FROM harvests",
 			"SELECT g.grams, g.grams / 12 AS jars FROM (SELECT weight_kg * 1000 AS grams FROM harvests) AS g",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindName),
-	Run: func(p *check.Pass, n syntax.Node) {
-		reportAlias(p, n.(*syntax.Name), syntax.KindSelectItem, "the select list", "The expressions of a select list are worked out side by side")
-	},
+	On: check.Names(func(p *check.Pass, name *syntax.Name) {
+		reportAlias(p, name, syntax.KindSelectItem, "the select list", "The expressions of a select list are worked out side by side")
+	}, untold...).Bare(),
 }
 
 var aliasInOrderExpression = &check.Check{
@@ -96,23 +110,21 @@ var aliasInOrderExpression = &check.Check{
 		Dialect: dialect.SQLite,
 		Near:    []string{"SELECT hive_id, weight_kg * 1000 AS grams FROM harvests ORDER BY grams * 2"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindName),
-	Run: func(p *check.Pass, n syntax.Node) {
-		name := n.(*syntax.Name)
-		if u := p.Use(name); u.Status == bind.Resolved || u.Status == bind.OutputAlias {
-			return
-		}
+	On: check.Names(func(p *check.Pass, name *syntax.Name) {
 		if _, direct := p.Above(name).(*syntax.OrderItem); !direct {
 			reportAlias(p, name, syntax.KindOrderBy, "an expression of ORDER BY", "Inside an expression ORDER BY looks for columns only")
 		}
-	},
+	}, untold...).Bare(),
 }
+
+// untold are the names that may mean an alias that cannot be seen.
+var untold = []bind.Status{bind.Missing, bind.Assumed, bind.Unclear}
 
 // reportAlias reports a bare name in a clause that no source has and that only
 // the select list defines.
 func reportAlias(p *check.Pass, name *syntax.Name, kind syntax.Kind, clause, why string) {
 	u := p.Use(name)
-	if len(name.Parts) > 1 || u.Outer || u.Status != bind.Missing && u.Status != bind.Assumed && u.Status != bind.Unclear {
+	if u.Outer {
 		return
 	}
 	place := clauseOf(p, name)

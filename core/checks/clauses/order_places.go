@@ -7,6 +7,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -32,13 +33,11 @@ var orderInSubquery = &check.Check{
 		Dialect: dialect.Oracle,
 		Near:    []string{"SELECT name FROM (SELECT name FROM hives ORDER BY name) WHERE ROWNUM <= 3"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindQuery),
-	Run:   runOrderInSubquery,
+	On: check.Nodes(runOrderInSubquery).With(facts.Ordered),
 }
 
-func runOrderInSubquery(p *check.Pass, n syntax.Node) {
-	q := n.(*syntax.Query)
-	if q.OrderBy == nil || q.Limit != nil {
+func runOrderInSubquery(p *check.Pass, q *syntax.Query) {
+	if q.Limit != nil {
 		return
 	}
 	sel, _ := q.Body.(*syntax.Select)
@@ -106,30 +105,26 @@ var orderInBranch = &check.Check{
 		Bad:  "SELECT name FROM hives ORDER BY name UNION ALL SELECT name FROM queens",
 		Good: "SELECT name FROM hives UNION ALL SELECT name FROM queens",
 		Near: []string{
+			"SELECT name FROM hives UNION ALL SELECT name FROM queens",
 			"SELECT name FROM hives UNION ALL SELECT name FROM queens ORDER BY name",
 			"(SELECT name FROM hives ORDER BY name FETCH FIRST 3 ROWS ONLY) UNION ALL SELECT name FROM queens",
 		},
 	}},
-	Statement: runOrderInBranch,
+	On: check.Errors(runOrderInBranch, syntax.BranchError),
 }
 
 // runOrderInBranch looks for the operator at which the parser had to stop.
-func runOrderInBranch(p *check.Pass) {
-	for _, e := range p.Stmt.Errors {
-		if e.Kind != syntax.BranchError {
-			continue
-		}
-		p.Report(check.Finding{
-			Span: e.Near, Certainty: check.Certain,
-			Message: fmt.Sprintf("%s stands before %s", firstWord(p, e.Near), firstWord(p, e.Span)),
-			Why:     "Put it behind the last branch to order the whole result, or put this branch in parentheses.",
-			Related: []check.Related{{Span: e.Span, Message: "the operator"}},
-			Mends: []check.Mend{
-				{Title: "drop it here", Effect: check.NewRows, Edits: p.Remove(text.Span{Start: p.EndBefore(e.Near.Start), End: e.Near.End})},
-				{Title: "put it behind the last branch, or put the branch in parentheses", Effect: check.ByHand},
-			},
-		})
-	}
+func runOrderInBranch(p *check.Pass, e syntax.Error) {
+	p.Report(check.Finding{
+		Span: e.Near, Certainty: check.Certain,
+		Message: fmt.Sprintf("%s stands before %s", firstWord(p, e.Near), firstWord(p, e.Span)),
+		Why:     "Put it behind the last branch to order the whole result, or put this branch in parentheses.",
+		Related: []check.Related{{Span: e.Span, Message: "the operator"}},
+		Mends: []check.Mend{
+			{Title: "drop it here", Effect: check.NewRows, Edits: p.Remove(text.Span{Start: p.EndBefore(e.Near.Start), End: e.Near.End})},
+			{Title: "put it behind the last branch, or put the branch in parentheses", Effect: check.ByHand},
+		},
+	})
 }
 
 func firstWord(p *check.Pass, s text.Span) string {
@@ -146,7 +141,6 @@ var orderNotSelected = &check.Check{
 	Doc: "Of a DISTINCT query or a set operation only the output columns are left when rows are ordered: what is not among them is refused, or " +
 		"orders by an arbitrary row's value. MariaDB and SQLite run it after DISTINCT.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Unclear, dialect.In(dialect.MariaDB, dialect.SQLite)),
-	Needs:    check.Schema,
 	Examples: []check.Example{{
 		Bad:  "SELECT DISTINCT name FROM hives ORDER BY frame_count",
 		Good: "SELECT DISTINCT name, frame_count FROM hives ORDER BY frame_count",
@@ -162,15 +156,10 @@ var orderNotSelected = &check.Check{
 		Good:    "SELECT name FROM hives UNION SELECT name FROM queens ORDER BY name",
 		Near:    []string{"SELECT name FROM hives UNION SELECT colour FROM queens ORDER BY 1, name"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindQuery),
-	Run:   runOrderNotSelected,
+	On: check.Nodes(runOrderNotSelected).With(facts.Ordered),
 }
 
-func runOrderNotSelected(p *check.Pass, n syntax.Node) {
-	q := n.(*syntax.Query)
-	if q.OrderBy == nil {
-		return
-	}
+func runOrderNotSelected(p *check.Pass, q *syntax.Query) {
 	switch body := q.Body.(type) {
 	case *syntax.Select:
 		if body.Distinct && len(body.DistinctOn) == 0 {
@@ -324,14 +313,12 @@ var distinctOnOrder = &check.Check{
 			"SELECT DISTINCT ON (apiary_id, name) name FROM hives ORDER BY apiary_id",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindQuery),
-	Run:   runDistinctOnOrder,
+	On: check.Nodes(runDistinctOnOrder).With(facts.Ordered).In(dialect.In(dialect.Postgres)),
 }
 
-func runDistinctOnOrder(p *check.Pass, n syntax.Node) {
-	q := n.(*syntax.Query)
+func runDistinctOnOrder(p *check.Pass, q *syntax.Query) {
 	sel, ok := q.Body.(*syntax.Select)
-	if !ok || q.OrderBy == nil || len(sel.DistinctOn) == 0 {
+	if !ok || len(sel.DistinctOn) == 0 {
 		return
 	}
 	for i, item := range q.OrderBy.Items {
@@ -427,12 +414,10 @@ var havingUngrouped = &check.Check{
 		Bad:     "SELECT name, frame_count FROM hives HAVING frame_count > 8",
 		Good:    "SELECT name, frame_count FROM hives WHERE frame_count > 8",
 	}},
-	Kinds: syntax.Kinds(syntax.KindHaving),
-	Run:   runHavingUngrouped,
+	On: check.Nodes(runHavingUngrouped),
 }
 
-func runHavingUngrouped(p *check.Pass, n syntax.Node) {
-	h := n.(*syntax.Having)
+func runHavingUngrouped(p *check.Pass, h *syntax.Having) {
 	sel, ok := p.Parent(h).(*syntax.Select)
 	if !ok || sel.GroupBy != nil || sel.From == nil {
 		return
@@ -485,7 +470,6 @@ var cteOrder = &check.Check{
 	Doc: "A common table expression sees those before it, and itself only WITH RECURSIVE, where the database wants the word. One that names " +
 		"a later one, or itself without it, means a table of that name.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.In(dialect.SQLite)),
-	Needs:    check.Schema,
 	Examples: []check.Example{{
 		Dialect: dialect.Postgres,
 		Bad:     "WITH n (i) AS (SELECT 1 UNION ALL SELECT i + 1 FROM n WHERE i < 5) SELECT i FROM n",
@@ -500,12 +484,11 @@ var cteOrder = &check.Check{
 		Bad:     "WITH a AS (SELECT x FROM b), b AS (SELECT 1 AS x) SELECT x FROM a",
 		Good:    "WITH b AS (SELECT 1 AS x), a AS (SELECT x FROM b) SELECT x FROM a",
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelect),
-	Run:   runCTEOrder,
+	On: check.Nodes(runCTEOrder).With(facts.Strange),
 }
 
-func runCTEOrder(p *check.Pass, n syntax.Node) {
-	for _, s := range p.Scope(n).Sources {
+func runCTEOrder(p *check.Pass, sel *syntax.Select) {
+	for _, s := range p.Scope(sel).Sources {
 		ref, ok := s.Node.(*syntax.TableRef)
 		if !ok || !s.Later {
 			continue

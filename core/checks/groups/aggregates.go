@@ -3,9 +3,9 @@ package groups
 import (
 	"fmt"
 
-	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -30,13 +30,11 @@ var countElse = &check.Check{
 		Bad:     "SELECT COUNT(temper > 3) FROM inspections",
 		Good:    "SELECT SUM(temper > 3) FROM inspections",
 	}},
-	Kinds: syntax.Kinds(syntax.KindCall),
-	Run:   runCountElse,
+	On: check.Calls(runCountElse, "count"),
 }
 
-func runCountElse(p *check.Pass, n syntax.Node) {
-	c := n.(*syntax.Call)
-	if p.FunctionName(c) != "count" || len(c.Args) != 1 || c.Distinct || len(c.Name) != 1 {
+func runCountElse(p *check.Pass, c *syntax.Call) {
+	if len(c.Args) != 1 || c.Distinct || len(c.Name) != 1 {
 		return
 	}
 	f := check.Finding{Span: c.Span(), Certainty: check.Certain}
@@ -59,7 +57,7 @@ func runCountElse(p *check.Pass, n syntax.Node) {
 		f.Mends = []check.Mend{{Title: "drop ELSE", Effect: check.NewRows,
 			Edits: p.Remove(text.Span{Start: x.Whens[len(x.Whens)-1].Span().End, End: x.Else.Span().End})}}
 	case *syntax.Binary:
-		if !x.Op.IsComparison() || p.Nullable(x.X) == bind.Yes || p.Nullable(x.Y) == bind.Yes {
+		if !x.Op.IsComparison() || p.Nullable(x.X) == facts.Yes || p.Nullable(x.Y) == facts.Yes {
 			return
 		}
 		f.Certainty = check.Likely
@@ -95,9 +93,7 @@ var havingZero = &check.Check{
 		Bad:  "SELECT hive_id FROM harvests GROUP BY hive_id HAVING COUNT(*) < 1 AND MAX(weight_kg) > 3",
 		Good: "SELECT hive_id FROM harvests GROUP BY hive_id HAVING MAX(weight_kg) > 3",
 	}},
-	Kinds: syntax.Kinds(syntax.KindHaving),
-	Run: func(p *check.Pass, n syntax.Node) {
-		h := n.(*syntax.Having)
+	On: check.Nodes(func(p *check.Pass, h *syntax.Having) {
 		sel, ok := p.Parent(h).(*syntax.Select)
 		if !ok || sel.GroupBy == nil || len(sel.GroupBy.Items) == 0 || sel.GroupBy.Sets {
 			return
@@ -122,7 +118,7 @@ var havingZero = &check.Check{
 				Mends:   []check.Mend{{Title: "ask the parents, by NOT EXISTS or an outer join", Effect: check.ByHand}},
 			})
 		})
-	},
+	}),
 }
 
 var distinctInSum = &check.Check{
@@ -134,13 +130,10 @@ var distinctInSum = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT hive_id, SUM(DISTINCT weight_kg) FROM harvests GROUP BY hive_id",
 		Good: "SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id",
-		Near: []string{"SELECT COUNT(DISTINCT hive_id) FROM harvests", "SELECT SUM(weight_kg) FROM harvests"},
+		Near: []string{"SELECT SUM(weight_kg), COUNT(DISTINCT hive_id) FROM harvests", "SELECT COUNT(DISTINCT hive_id) FROM harvests", "SELECT SUM(weight_kg) FROM harvests"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindCall),
-	Run: func(p *check.Pass, n syntax.Node) {
-		c := n.(*syntax.Call)
-		name := p.FunctionName(c)
-		if !c.Distinct || len(c.Args) != 1 || name != "sum" && name != "avg" {
+	On: check.Distincts(func(p *check.Pass, c *syntax.Call) {
+		if len(c.Args) != 1 {
 			return
 		}
 		p.Report(check.Finding{
@@ -149,7 +142,7 @@ var distinctInSum = &check.Check{
 			Why:     "DISTINCT drops equal values, though they come from different rows.",
 			Mends:   []check.Mend{dropDistinct(c, check.NewRows)},
 		})
-	},
+	}, "sum", "avg"),
 }
 
 var distinctInMinMax = &check.Check{
@@ -160,13 +153,10 @@ var distinctInMinMax = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT MAX(DISTINCT weight_kg) FROM harvests",
 		Good: "SELECT MAX(weight_kg) FROM harvests",
-		Near: []string{"SELECT MAX(weight_kg) FROM harvests"},
+		Near: []string{"SELECT COUNT(DISTINCT weight_kg) FROM harvests", "SELECT DISTINCT MAX(weight_kg) FROM harvests GROUP BY hive_id", "SELECT MAX(weight_kg) FROM harvests"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindCall),
-	Run: func(p *check.Pass, n syntax.Node) {
-		c := n.(*syntax.Call)
-		name := p.FunctionName(c)
-		if !c.Distinct || len(c.Args) != 1 || name != "min" && name != "max" {
+	On: check.Distincts(func(p *check.Pass, c *syntax.Call) {
+		if len(c.Args) != 1 {
 			return
 		}
 		p.Report(check.Finding{
@@ -175,7 +165,7 @@ var distinctInMinMax = &check.Check{
 			Why:     "The smallest and the greatest value do not depend on how often a value occurs.",
 			Mends:   []check.Mend{dropDistinct(c, check.SameRows)},
 		})
-	},
+	}, "min", "max"),
 }
 
 // dropDistinct takes DISTINCT out of an aggregate of one argument.
@@ -192,12 +182,10 @@ var countDistinctStar = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT COUNT(DISTINCT *) FROM hives",
 		Good: "SELECT COUNT(DISTINCT hive_id) FROM hives",
-		Near: []string{"SELECT COUNT(*) FROM hives", "SELECT COUNT(*) FROM (SELECT DISTINCT name, apiary_id FROM hives) AS d"},
+		Near: []string{"SELECT COUNT(DISTINCT hive_id) FROM hives", "SELECT COUNT(*) FROM hives", "SELECT COUNT(*) FROM (SELECT DISTINCT name, apiary_id FROM hives) AS d"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindCall),
-	Run: func(p *check.Pass, n syntax.Node) {
-		c := n.(*syntax.Call)
-		if c.Distinct && c.Star && p.FunctionName(c) == "count" {
+	On: check.Distincts(func(p *check.Pass, c *syntax.Call) {
+		if c.Star {
 			p.Report(check.Finding{
 				Span: c.Span(), Certainty: check.Certain,
 				Message: "COUNT(DISTINCT *) is not SQL",
@@ -205,7 +193,7 @@ var countDistinctStar = &check.Check{
 				Mends:   []check.Mend{{Title: "count the distinct keys, or count the rows of SELECT DISTINCT in a derived table", Effect: check.ByHand}},
 			})
 		}
-	},
+	}, "count"),
 }
 
 var repeatedKey = &check.Check{
@@ -217,14 +205,13 @@ var repeatedKey = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id, apiary_id",
 		Good: "SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id",
-		Near: []string{"SELECT apiary_id, keeper_id, COUNT(*) FROM hives GROUP BY apiary_id, keeper_id"},
+		Near: []string{"SELECT name FROM hives ORDER BY name, hive_id", "SELECT apiary_id, keeper_id, COUNT(*) FROM hives GROUP BY apiary_id, keeper_id"},
 	}, {
 		Bad:  "SELECT name FROM hives ORDER BY name, frame_count, name DESC",
 		Good: "SELECT name FROM hives ORDER BY name, frame_count",
 		Near: []string{"SELECT name FROM hives ORDER BY name, frame_count"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindGroupBy, syntax.KindOrderBy),
-	Run:   runRepeatedKey,
+	On: check.Kinds(runRepeatedKey, syntax.KindGroupBy, syntax.KindOrderBy),
 }
 
 func runRepeatedKey(p *check.Pass, n syntax.Node) {
@@ -299,12 +286,10 @@ var withoutAggregate = &check.Check{
 			"SELECT apiary_id FROM hives GROUP BY apiary_id, keeper_id",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindGroupBy),
-	Run:   runWithoutAggregate,
+	On: check.Nodes(runWithoutAggregate),
 }
 
-func runWithoutAggregate(p *check.Pass, n syntax.Node) {
-	g := n.(*syntax.GroupBy)
+func runWithoutAggregate(p *check.Pass, g *syntax.GroupBy) {
 	sel, ok := p.Parent(g).(*syntax.Select)
 	if !ok || g.Sets || g.All || sel.Having != nil || sel.Distinct || len(sel.Items) != len(g.Items) {
 		return
@@ -322,7 +307,7 @@ func runWithoutAggregate(p *check.Pass, n syntax.Node) {
 			return
 		}
 	}
-	if sel.Where != nil && aggregateIn(p, sel.Where) != nil {
+	if sel.Where != nil && p.AggregateIn(sel.Where) != nil {
 		return // clause.aggregate-in-where tells
 	}
 	word, first, ok := p.FirstTokens(sel)

@@ -5,6 +5,7 @@ import (
 
 	"justlens/core/bind"
 	"justlens/core/check"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -22,14 +23,13 @@ var averageOfAverages = &check.Check{
 			"SELECT AVG(d.kg) AS kg FROM (SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id) AS d",
 			"SELECT MAX(d.kg) AS kg FROM (SELECT hive_id, AVG(weight_kg) AS kg FROM harvests GROUP BY hive_id) AS d",
 			"SELECT AVG(weight_kg) AS kg FROM harvests",
+			"SELECT AVG(d.kg) AS kg FROM (SELECT AVG(weight_kg) AS kg FROM harvests) AS d",
 		},
 	}, {
 		Bad: "WITH d AS (SELECT hive_id, SUM(weight_kg) / COUNT(*) AS kg FROM harvests GROUP BY hive_id) SELECT AVG(d.kg) AS kg FROM d",
 	}},
-	Kinds: syntax.Kinds(syntax.KindCall),
-	Run: func(p *check.Pass, n syntax.Node) {
-		c := n.(*syntax.Call)
-		if p.FunctionName(c) != "avg" || len(c.Args) != 1 || c.Over != nil {
+	On: check.Calls(func(p *check.Pass, c *syntax.Call) {
+		if len(c.Args) != 1 || c.Over != nil {
 			return
 		}
 		name, ok := syntax.Unparen(c.Args[0]).(*syntax.Name)
@@ -40,6 +40,9 @@ var averageOfAverages = &check.Check{
 		if inner == nil || !isAverage(p, inner) {
 			return
 		}
+		if sel := p.SelectOf(inner); sel != nil && sel.GroupBy == nil && !correlated(p, sel) {
+			return // the average of one row
+		}
 		p.Report(check.Finding{
 			Span: c.Span(), Certainty: check.Likely,
 			Message: fmt.Sprintf("%s averages what is an average already", p.Brief(c)),
@@ -47,7 +50,7 @@ var averageOfAverages = &check.Check{
 			Related: []check.Related{{Span: inner.Span(), Message: "the average of a group"}},
 			Mends:   []check.Mend{{Title: "give out the sum and the count, and divide their sums", Effect: check.ByHand}},
 		})
-	},
+	}, "avg"),
 }
 
 // isAverage reports whether an expression is an average of a group: AVG, or a sum
@@ -87,12 +90,11 @@ var sumEmpty = &check.Check{
 			"SELECT h.name FROM hives AS h WHERE h.frame_count > (SELECT AVG(b.frame_count) FROM hives AS b)",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindSubquery),
-	Run:   runSumEmpty,
+	On: check.Nodes(runSumEmpty),
 }
 
-func runSumEmpty(p *check.Pass, n syntax.Node) {
-	q := n.(*syntax.Subquery).Query
+func runSumEmpty(p *check.Pass, n *syntax.Subquery) {
+	q := n.Query
 	sel, ok := q.Body.(*syntax.Select)
 	if !ok || len(sel.Items) != 1 || sel.GroupBy != nil || sel.Where == nil {
 		return
@@ -167,12 +169,10 @@ var filterOutside = &check.Check{
 			"SELECT d.hive_id, ROUND(d.kg, 1) AS kg FROM (SELECT hive_id, SUM(weight_kg) AS kg FROM harvests GROUP BY hive_id) AS d WHERE d.kg > 50",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindWhere),
-	Run:   runFilterOutside,
+	On: check.Nodes(runFilterOutside),
 }
 
-func runFilterOutside(p *check.Pass, n syntax.Node) {
-	where := n.(*syntax.Where)
+func runFilterOutside(p *check.Pass, where *syntax.Where) {
 	sel, ok := p.Parent(where).(*syntax.Select)
 	if !ok || sel.GroupBy != nil || sel.Having != nil || sel.Distinct || sel.From == nil || len(sel.From.Tables) != 1 || len(sel.Windows) > 0 {
 		return
@@ -250,19 +250,15 @@ var latestTie = &check.Check{
 		Good: "SELECT d.hive_id, d.weight_kg FROM (SELECT hive_id, weight_kg, ROW_NUMBER() OVER (PARTITION BY hive_id ORDER BY taken_on DESC, harvest_id DESC) AS n " +
 			"FROM harvests) AS d WHERE d.n = 1",
 		Near: []string{
+			"SELECT g.hive_id FROM harvests AS g WHERE g.harvest_id = (SELECT MAX(x.harvest_id) FROM harvests AS x)",
 			"SELECT h.name FROM hives AS h WHERE h.hive_id = (SELECT MAX(x.hive_id) FROM hives AS x WHERE x.apiary_id = h.apiary_id)",
 			"SELECT g.hive_id FROM harvests AS g WHERE g.taken_on > (SELECT MAX(x.taken_on) FROM harvests AS x WHERE x.hive_id = g.hive_id)",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindBinary),
-	Run:   runLatestTie,
+	On: check.Operators(runLatestTie, syntax.OpEqual).With(facts.QuerySide),
 }
 
-func runLatestTie(p *check.Pass, n syntax.Node) {
-	b := n.(*syntax.Binary)
-	if b.Op != syntax.OpEqual || p.Schema == nil {
-		return
-	}
+func runLatestTie(p *check.Pass, b *syntax.Binary) {
 	name, ok := syntax.Unparen(b.X).(*syntax.Name)
 	sub, also := syntax.Unparen(b.Y).(*syntax.Subquery)
 	if !ok || !also {

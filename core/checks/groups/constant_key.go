@@ -9,12 +9,6 @@ import (
 	"justlens/core/text"
 )
 
-// readsPositions are the dialects in which a whole number in GROUP BY is a
-// column's place in the select list. The others take it for a value: SQL
-// Server refuses it, Oracle makes one group of all rows, if nothing else
-// stands in the way.
-const readsPositions = dialect.Everywhere &^ (1<<dialect.SQLServer | 1<<dialect.Oracle | 1<<dialect.ANSI)
-
 var byPosition = &check.Check{
 	ID:    "group.position",
 	Title: "GROUP BY a position",
@@ -30,10 +24,13 @@ var byPosition = &check.Check{
 			"SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id ORDER BY 1",
 			"SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id + 1, apiary_id",
 		},
+	}, {
+		Dialect: dialect.Oracle,
+		Bad:     "SELECT apiary_id, COUNT(*) FROM hives GROUP BY 1",
+		Good:    "SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id",
+		Near:    []string{"SELECT 'hive', COUNT(*) FROM hives GROUP BY 1", "SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id, 1"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindGroupBy),
-	Run: func(p *check.Pass, n syntax.Node) {
-		g := n.(*syntax.GroupBy)
+	On: check.Nodes(func(p *check.Pass, g *syntax.GroupBy) {
 		sel, ok := p.Parent(g).(*syntax.Select)
 		if !ok || g.Sets {
 			return
@@ -44,7 +41,7 @@ var byPosition = &check.Check{
 				continue
 			}
 			at, ok := p.Position(lit)
-			if !ok || at < 1 || at > len(sel.Items) || !plainItems(sel.Items[:at]) || aggregateIn(p, sel.Items[at-1]) != nil {
+			if !ok || at < 1 || at > len(sel.Items) || !plainItems(sel.Items[:at]) || p.AggregateIn(sel.Items[at-1]) != nil {
 				continue
 			}
 			key := sel.Items[at-1].X
@@ -55,16 +52,24 @@ var byPosition = &check.Check{
 				Related: []check.Related{{Span: sel.Items[at-1].Span(), Message: "the column at that place"}},
 			}
 			effect := check.SameRows
-			if !readsPositions.Has(p.Dialect) {
+			if !p.Dialect.Has(dialect.GroupByPosition) {
+				if p.Dialect == dialect.Oracle && (!isColumnExpr(key) || p.HasKey(g, key)) {
+					continue // it groups by a constant, and needs no more
+				}
 				effect = check.NewRows
-				f.Why = "Some databases do not accept a column number in GROUP BY."
+				f.Message = fmt.Sprintf("%d is a number here, and does not stand for %s", at, p.Brief(key))
+				f.Why = "This database knows no column numbers in GROUP BY."
+				if p.MayBe(dialect.Oracle, dialect.At(23, 0, 0)) {
+					f.Certainty = check.Likely
+					f.Why = "Without GROUP_BY_POSITION_ENABLED, which 23 brought, this database knows no column numbers in GROUP BY."
+				}
 			}
 			if isColumnExpr(key) && !p.HasComment(key.Span()) {
 				f.Mends = []check.Mend{{Title: "write the expression", Effect: effect, Edits: []text.Edit{check.Replace(lit.Span(), p.Text(key))}}}
 			}
 			p.Report(f)
 		}
-	},
+	}),
 }
 
 // isColumnExpr reports whether an expression means the same in GROUP BY as in
@@ -103,13 +108,12 @@ var constantKey = &check.Check{
 	Examples: []check.Example{{
 		Bad: "SELECT COUNT(*) FROM hives GROUP BY 'name'",
 		Near: []string{
+			"SELECT 'a' AS mark, COUNT(*) FROM hives GROUP BY name",
 			"SELECT COUNT(*) FROM hives GROUP BY name",
 			"SELECT COUNT(*) FROM hives GROUP BY CONCAT(name, 'x')",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindGroupBy),
-	Run: func(p *check.Pass, n syntax.Node) {
-		g := n.(*syntax.GroupBy)
+	On: check.Nodes(func(p *check.Pass, g *syntax.GroupBy) {
 		if g.Sets {
 			return
 		}
@@ -125,5 +129,5 @@ var constantKey = &check.Check{
 				Mends:   []check.Mend{{Title: "name the column without these quotes, or drop the key", Effect: check.ByHand}},
 			})
 		}
-	},
+	}),
 }

@@ -2,11 +2,13 @@ package groups
 
 import (
 	"fmt"
+	"math/bits"
 	"slices"
 	"strings"
 
 	"justlens/core/bind"
 	"justlens/core/check"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -39,58 +41,56 @@ var fanOut = &check.Check{
 		Bad:  "SELECT h.apiary_id, COUNT(h.hive_id) AS hives FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id GROUP BY h.apiary_id",
 		Good: "SELECT h.apiary_id, COUNT(DISTINCT h.hive_id) AS hives FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id GROUP BY h.apiary_id",
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelect),
-	Run:   runFanOut,
+	On: check.Nodes(runFanOut).With(facts.Aggregating | facts.Several),
 }
 
-func runFanOut(p *check.Pass, n syntax.Node) {
-	sel := n.(*syntax.Select)
+func runFanOut(p *check.Pass, sel *syntax.Select) {
 	scope := p.Scope(sel)
-	if scope == nil || len(scope.Sources) < 2 || scope.Natural || sel.Reshaped || p.Schema == nil {
+	if scope.Natural || sel.Reshaped {
 		return
 	}
 	var keys []syntax.Expr
 	asked, told := false, false
-	var known []fan
-	aggregatesOf(p, sel, func(c *syntax.Call) {
+	var room [2]fan
+	known := room[:0]
+	for _, a := range p.AggregatesOf(sel) {
+		c := a.Call
 		name := p.FunctionName(c)
 		if c.Distinct || len(c.Args) != 1 || name != "sum" && name != "avg" && name != "count" {
-			return
+			continue
 		}
-		sources, ok := sourcesIn(p, scope, c.Args[0])
-		if !ok || len(sources) == 0 || len(sources) == len(scope.Sources) {
-			return
+		sources, ok := p.SourcesIn(scope, c.Args[0])
+		if !ok || sources == 0 || bits.OnesCount64(uint64(sources)) == len(scope.Sources) {
+			continue
 		}
-		for _, s := range sources {
-			if !isKnown(s) {
-				return
-			}
+		if slices.ContainsFunc(scope.Sources, func(s *bind.Source) bool { return sources.Has(s) && !isKnown(s) }) {
+			continue
 		}
 		if !asked {
-			keys, told = plainKeys(p, sel)
+			keys, told = p.PlainKeys(sel)
 			asked = true
 		}
 		if !told {
-			return
+			continue
 		}
-		i := slices.IndexFunc(known, func(f fan) bool { return slices.Equal(f.sources, sources) })
+		i := slices.IndexFunc(known, func(f fan) bool { return f.sources == sources })
 		if i < 0 {
 			i = len(known)
 			known = append(known, fanOf(p, sel, sources, keys))
 		}
 		reportFanOut(p, sel, c, known[i])
-	})
+	}
 }
 
 // fan tells what a row of some sources is joined to several rows of.
 type fan struct {
-	sources   []*bind.Source
+	sources   facts.SourceSet
 	many      *bind.Source // nil if there is none
 	certainty check.Certainty
 }
 
-func fanOf(p *check.Pass, sel *syntax.Select, sources []*bind.Source, keys []syntax.Expr) fan {
-	fixed := p.GivenRows(sel, sources, keys...)
+func fanOf(p *check.Pass, sel *syntax.Select, sources facts.SourceSet, keys []syntax.Expr) fan {
+	fixed := p.GivenRows(sel, sources.Of(p.Scope(sel)), keys...)
 	f := fan{sources: sources, certainty: check.Likely}
 	for _, s := range p.Scope(sel).Sources {
 		if fixed.Row(s) {
@@ -113,7 +113,7 @@ func reportFanOut(p *check.Pass, sel *syntax.Select, c *syntax.Call, fan fan) {
 		return // of COUNT over an outer join group.count-outer-join tells
 	}
 	var names []string
-	for _, s := range fan.sources {
+	for _, s := range fan.sources.Of(p.Scope(sel)) {
 		names = append(names, called(p, s))
 	}
 	name, argument := p.FunctionName(c), c.Args[0]

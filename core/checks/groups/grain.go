@@ -1,47 +1,10 @@
 package groups
 
 import (
-	"slices"
-
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/syntax"
 )
-
-// aggregatesOf calls f for each aggregate over the rows of a SELECT, in its list,
-// HAVING and ORDER BY.
-func aggregatesOf(p *check.Pass, sel *syntax.Select, f func(*syntax.Call)) {
-	for _, item := range sel.Items {
-		p.EachAggregate(item, f)
-	}
-	if sel.Having != nil {
-		p.EachAggregate(sel.Having, f)
-	}
-	if q := p.OwnQuery(sel); q != nil && q.OrderBy != nil {
-		p.EachAggregate(q.OrderBy, f)
-	}
-}
-
-// sourcesIn lists the sources of a scope whose columns an expression names; ok is
-// false where some name cannot be told, or belongs to another query.
-func sourcesIn(p *check.Pass, scope *bind.Scope, x syntax.Expr) (sources []*bind.Source, ok bool) {
-	ok = true
-	syntax.Inspect(x, func(n syntax.Node) bool {
-		switch n := n.(type) {
-		case *syntax.Query:
-			ok = false
-		case *syntax.Name:
-			u := p.Use(n)
-			if u.Status != bind.Resolved || u.Source.Scope != scope {
-				ok = false
-			} else if !slices.Contains(sources, u.Source) {
-				sources = append(sources, u.Source)
-			}
-		}
-		return ok
-	})
-	return sources, ok
-}
 
 // isKnown reports whether the keys of a source are known, so that what they do not
 // tell apart may repeat.
@@ -148,23 +111,4 @@ func keyColumn(p *check.Pass, s *bind.Source) string {
 		return ""
 	}
 	return p.Ident(s.Name) + "." + p.Dialect.Name(t.Columns[found].Name, t.Columns[found].Quoted)
-}
-
-// plainKeys gives the keys of a plain GROUP BY; ok is false where some cannot be told.
-func plainKeys(p *check.Pass, sel *syntax.Select) (keys []syntax.Expr, ok bool) {
-	if sel.GroupBy == nil || len(sel.GroupBy.Items) == 0 {
-		return nil, sel.GroupBy == nil
-	}
-	g := groupingOf(p, sel)
-	if g.unclear || sel.GroupBy.Sets {
-		return nil, false
-	}
-	for _, x := range sel.GroupBy.Items {
-		if n, ok := syntax.Unparen(x).(*syntax.Name); ok {
-			if st := p.Use(n).Status; st != bind.Resolved && st != bind.OutputAlias {
-				return nil, false
-			}
-		}
-	}
-	return g.keys, true
 }

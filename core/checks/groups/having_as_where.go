@@ -7,6 +7,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -36,25 +37,26 @@ var havingAsWhere = &check.Check{
 		Dialect: dialect.MySQL,
 		Near:    []string{"SELECT keeper_id AS k, COUNT(*) AS n FROM hives GROUP BY keeper_id HAVING n > 1"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelect),
-	Run:   runHavingAsWhere,
+	On: check.Nodes(runHavingAsWhere).With(facts.Grouped | facts.Filtered),
 }
 
-func runHavingAsWhere(p *check.Pass, n syntax.Node) {
-	s := n.(*syntax.Select)
-	if s.Having == nil || s.GroupBy == nil || s.GroupBy.Sets || s.GroupBy.All || len(s.GroupBy.Items) == 0 || s.From == nil {
+func runHavingAsWhere(p *check.Pass, s *syntax.Select) {
+	if s.GroupBy.Sets || s.GroupBy.All || len(s.GroupBy.Items) == 0 || s.From == nil {
 		return
 	}
-	if s.Having.Span().Start < s.GroupBy.Span().Start {
+	if !s.InOrder() {
 		return // syntax.clause-order comes first
 	}
-	g := groupingOf(p, s)
+	if b, ok := s.Having.Cond.(*syntax.Binary); ok && b.Op.IsComparison() && aggregates(p, b.X) {
+		return // the usual test of a group
+	}
+	g := p.GroupingOf(s)
 	var chain []syntax.Expr
 	syntax.BareConjuncts(s.Having.Cond, func(c syntax.Expr) { chain = append(chain, c) })
 	movable := make([]bool, len(chain))
 	count := 0
 	for i, c := range chain {
-		if canMoveToWhere(p, &g, c) {
+		if canMoveToWhere(p, g, c) {
 			movable[i] = true
 			count++
 		}
@@ -75,16 +77,21 @@ func runHavingAsWhere(p *check.Pass, n syntax.Node) {
 			Span:      c.Span(),
 			Context:   s.Having.Span(),
 			Certainty: check.Certain,
-			Message:   fmt.Sprintf("HAVING tests %s, which WHERE could test", shown(p, c)),
+			Message:   fmt.Sprintf("HAVING tests %s, which WHERE could test", p.Brief(c)),
 			Why:       "It uses grouped columns only. In WHERE it leaves the rows out before they are grouped, which is less work.",
 			Mends:     []check.Mend{mend},
 		})
 	}
 }
 
+func aggregates(p *check.Pass, x syntax.Expr) bool {
+	c, ok := x.(*syntax.Call)
+	return ok && p.IsAggregate(c)
+}
+
 // canMoveToWhere reports whether a condition gives for each row of a group the
 // answer it gives for the group, and means the same names in WHERE.
-func canMoveToWhere(p *check.Pass, g *grouping, c syntax.Expr) bool {
+func canMoveToWhere(p *check.Pass, g *facts.Grouping, c syntax.Expr) bool {
 	columns, ok := 0, true
 	syntax.Inspect(c, func(n syntax.Node) bool {
 		if name, isName := n.(*syntax.Name); isName {
@@ -94,7 +101,7 @@ func canMoveToWhere(p *check.Pass, g *grouping, c syntax.Expr) bool {
 		}
 		return ok
 	})
-	return ok && columns > 0 && g.grouped(p, c)
+	return ok && columns > 0 && g.Grouped(c)
 }
 
 func isAlias(s *syntax.Select, name *syntax.Name) bool {
@@ -104,12 +111,6 @@ func isAlias(s *syntax.Select, name *syntax.Name) bool {
 		}
 	}
 	return false
-}
-
-// isPlainFunction reports whether a call gives the same value for the same
-// arguments: a built-in that is neither aggregate, window nor volatile.
-func isPlainFunction(p *check.Pass, c *syntax.Call) bool {
-	return c.Over == nil && len(c.Name) == 1 && dialect.Function(p.FunctionName(c)) == dialect.Scalar
 }
 
 // toWhere moves the conditions of HAVING that move holds to WHERE.
@@ -141,14 +142,4 @@ func movedText(p *check.Pass, c syntax.Expr) string {
 		return "(" + p.Text(c) + ")"
 	}
 	return p.Text(c)
-}
-
-// shown gives a condition for a message, cut where it is long.
-func shown(p *check.Pass, x syntax.Expr) string {
-	const most = 60
-	words := strings.Join(strings.Fields(p.Text(x)), " ")
-	if r := []rune(words); len(r) > most {
-		return string(r[:most-1]) + "…"
-	}
-	return words
 }

@@ -38,12 +38,10 @@ var monthWithoutYear = &check.Check{
 			"GROUP BY strftime('%Y', taken_on), strftime('%m', taken_on)",
 		Near: []string{"SELECT strftime('%Y-%m', taken_on) AS m, COUNT(*) AS n FROM harvests GROUP BY strftime('%Y-%m', taken_on)"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindGroupBy),
-	Run:   runMonthWithoutYear,
+	On: check.Nodes(runMonthWithoutYear),
 }
 
-func runMonthWithoutYear(p *check.Pass, n syntax.Node) {
-	g := n.(*syntax.GroupBy)
+func runMonthWithoutYear(p *check.Pass, g *syntax.GroupBy) {
 	sel, ok := p.Parent(g).(*syntax.Select)
 	if !ok || g.Sets || g.All {
 		return
@@ -84,10 +82,11 @@ func runMonthWithoutYear(p *check.Pass, n syntax.Node) {
 // addsUp reports whether a SELECT counts or sums.
 func addsUp(p *check.Pass, sel *syntax.Select) bool {
 	found := false
-	aggregatesOf(p, sel, func(c *syntax.Call) {
+	for _, a := range p.AggregatesOf(sel) {
+		c := a.Call
 		name := p.FunctionName(c)
 		found = found || name == "sum" || name == "count" || name == "total"
-	})
+	}
 	return found
 }
 

@@ -2,10 +2,12 @@ package groups
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"justlens/core/bind"
 	"justlens/core/check"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -31,14 +33,16 @@ var countOuterJoin = &check.Check{
 		Bad:  "SELECT a.name, COUNT(a.apiary_id) AS hives FROM apiaries AS a LEFT JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.name",
 		Good: "SELECT a.name, COUNT(h.hive_id) AS hives FROM apiaries AS a LEFT JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.name",
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelect),
-	Run:   runCountOuterJoin,
+	On: check.Nodes(runCountOuterJoin).With(facts.Grouped | facts.Aggregating | facts.Several | facts.Optional),
 }
 
-func runCountOuterJoin(p *check.Pass, n syntax.Node) {
-	sel := n.(*syntax.Select)
+func runCountOuterJoin(p *check.Pass, sel *syntax.Select) {
 	scope := p.Scope(sel)
-	if sel.GroupBy == nil || scope == nil || len(scope.Sources) < 2 || scope.Natural || p.Schema == nil {
+	if scope.Natural {
+		return
+	}
+	counted := p.AggregatesOf(sel)
+	if !slices.ContainsFunc(counted, func(a facts.Aggregate) bool { return countsAllRows(p, scope, a.Call) && !countsFromTwo(p, a.Call) }) {
 		return
 	}
 	var optional, preserved []*bind.Source
@@ -52,16 +56,16 @@ func runCountOuterJoin(p *check.Pass, n syntax.Node) {
 	if len(optional) == 0 || len(preserved) == 0 {
 		return
 	}
-	keys, ok := plainKeys(p, sel)
+	keys, ok := p.PlainKeys(sel)
 	if !ok {
 		return
 	}
 	for _, k := range keys {
-		sources, ok := sourcesIn(p, scope, k)
+		sources, ok := p.SourcesIn(scope, k)
 		if _, literal := syntax.Unparen(k).(*syntax.Literal); literal {
 			continue
 		}
-		for _, s := range sources {
+		for _, s := range sources.Of(scope) {
 			ok = ok && !s.Optional
 		}
 		if !ok {
@@ -81,11 +85,12 @@ func runCountOuterJoin(p *check.Pass, n syntax.Node) {
 	if len(children) == 0 || !isKnown(children[0]) {
 		return
 	}
-	aggregatesOf(p, sel, func(c *syntax.Call) {
+	for _, a := range counted {
+		c := a.Call
 		if countsAllRows(p, scope, c) && !countsFromTwo(p, c) {
 			reportCountOuterJoin(p, sel, c, children)
 		}
-	})
+	}
 }
 
 // asksForNone reports whether WHERE keeps the rows that an outer join found nothing
@@ -122,7 +127,7 @@ func countsAllRows(p *check.Pass, scope *bind.Scope, c *syntax.Call) bool {
 		return x.Lit != syntax.NullLiteral
 	case *syntax.Name:
 		u := p.Use(x)
-		return u.Status == bind.Resolved && u.Source.Scope == scope && !u.Source.Optional && len(x.Parts) > 1 && p.Nullable(x) == bind.No
+		return u.Status == bind.Resolved && u.Source.Scope == scope && !u.Source.Optional && len(x.Parts) > 1 && p.Nullable(x) == facts.No
 	}
 	return false
 }
@@ -184,21 +189,19 @@ var innerLosesParents = &check.Check{
 			"SELECT a.apiary_id, a.name, MAX(h.frame_count) AS most FROM apiaries AS a JOIN hives AS h ON h.apiary_id = a.apiary_id GROUP BY a.apiary_id, a.name",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelect),
-	Run:   runInnerLosesParents,
+	On: check.Nodes(runInnerLosesParents).With(facts.Grouped | facts.Aggregating | facts.Several),
 }
 
-func runInnerLosesParents(p *check.Pass, n syntax.Node) {
-	sel := n.(*syntax.Select)
+func runInnerLosesParents(p *check.Pass, sel *syntax.Select) {
 	scope := p.Scope(sel)
-	if sel.GroupBy == nil || sel.Having != nil || sel.Where != nil || scope == nil || len(scope.Sources) != 2 || sel.From == nil || len(sel.From.Tables) != 1 {
+	if sel.Having != nil || sel.Where != nil || len(scope.Sources) != 2 || len(sel.From.Tables) != 1 {
 		return
 	}
 	j, ok := sel.From.Tables[0].(*syntax.Join)
 	if !ok || j.Type != syntax.InnerJoin || j.On == nil {
 		return
 	}
-	keys, ok := plainKeys(p, sel)
+	keys, ok := p.PlainKeys(sel)
 	if !ok || len(keys) == 0 {
 		return
 	}
@@ -210,10 +213,11 @@ func runInnerLosesParents(p *check.Pass, n syntax.Node) {
 	if !fixed.Row(parent) || fixed.Row(child) || !isKnown(child) || !keyedBy(p, keys, parent) {
 		return
 	}
-	aggregatesOf(p, sel, func(c *syntax.Call) {
+	for _, a := range p.AggregatesOf(sel) {
+		c := a.Call
 		item, ok := p.Above(c).(*syntax.SelectItem)
 		if !ok || p.FunctionName(c) != "count" {
-			return
+			continue
 		}
 		title := fmt.Sprintf("keep them by LEFT JOIN from %s", called(p, parent))
 		if key := keyColumn(p, child); key != "" {
@@ -226,7 +230,7 @@ func runInnerLosesParents(p *check.Pass, n syntax.Node) {
 			Related: []check.Related{{Span: j.OpSpan, Message: "an inner join"}},
 			Mends:   []check.Mend{{Title: title, Effect: check.ByHand}},
 		})
-	})
+	}
 }
 
 // keyedBy reports whether the keys name a key column of the source itself.
@@ -256,12 +260,10 @@ var countNullable = &check.Check{
 			"SELECT hive_id, COUNT(mites) AS inspections FROM inspections WHERE mites IS NOT NULL GROUP BY hive_id",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelectItem),
-	Run:   runCountNullable,
+	On: check.Nodes(runCountNullable).With(facts.Aliased),
 }
 
-func runCountNullable(p *check.Pass, n syntax.Node) {
-	item := n.(*syntax.SelectItem)
+func runCountNullable(p *check.Pass, item *syntax.SelectItem) {
 	c, ok := item.X.(*syntax.Call)
 	if !ok || item.Alias.IsZero() || !p.IsAggregate(c) || p.FunctionName(c) != "count" || c.Distinct || c.Filter != nil || len(c.Args) != 1 {
 		return
@@ -271,7 +273,7 @@ func runCountNullable(p *check.Pass, n syntax.Node) {
 		return
 	}
 	u := p.Use(name)
-	if u.Status != bind.Resolved || u.Source.Optional || u.Source.SchemaTable() == nil || p.Nullable(name) != bind.Yes {
+	if u.Status != bind.Resolved || u.Source.Optional || u.Source.SchemaTable() == nil || p.Nullable(name) != facts.Yes {
 		return
 	}
 	alias, table := p.Names.String(item.Alias.Sym), strings.ToLower(u.Source.SchemaTable().Name)

@@ -23,9 +23,8 @@ var singleton = &check.Check{
 			"SELECT name, COUNT(*) AS n FROM hives GROUP BY name",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindGroupBy),
-	Run: func(p *check.Pass, n syntax.Node) {
-		sel := singletons(p, n.(*syntax.GroupBy))
+	On: check.Nodes(func(p *check.Pass, n *syntax.GroupBy) {
+		sel := singletons(p, n)
 		if sel == nil || len(p.Scope(sel).Sources) > 1 && surplus(p, sel) != nil {
 			return // group.nested-too-fine tells
 		}
@@ -35,7 +34,7 @@ var singleton = &check.Check{
 			Why:     "The grouped columns hold a key, so every group has one row and there is nothing to aggregate.",
 			Mends:   []check.Mend{{Title: "group by less, or drop GROUP BY and the aggregates", Effect: check.ByHand}},
 		})
-	},
+	}),
 }
 
 var nestedTooFine = &check.Check{
@@ -50,13 +49,13 @@ var nestedTooFine = &check.Check{
 			"GROUP BY h.hive_id, g.harvest_id",
 		Good: "SELECT h.hive_id, SUM(g.weight_kg) AS kg FROM hives AS h JOIN harvests AS g ON g.hive_id = h.hive_id GROUP BY h.hive_id",
 		Near: []string{
+			"SELECT h.hive_id, COUNT(*) AS n FROM hives AS h JOIN harvests AS g ON g.hive_id = h.hive_id GROUP BY h.hive_id",
 			"SELECT h.hive_id, SUM(g.weight_kg) AS kg FROM hives AS h JOIN harvests AS g ON g.hive_id = h.hive_id GROUP BY h.hive_id, h.name",
 			"SELECT h.hive_id, g.taken_on, SUM(g.weight_kg) AS kg FROM hives AS h JOIN harvests AS g ON g.hive_id = h.hive_id GROUP BY h.hive_id, g.taken_on",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindGroupBy),
-	Run: func(p *check.Pass, n syntax.Node) {
-		sel := singletons(p, n.(*syntax.GroupBy))
+	On: check.Nodes(func(p *check.Pass, n *syntax.GroupBy) {
+		sel := singletons(p, n)
 		if sel == nil || len(p.Scope(sel).Sources) < 2 {
 			return
 		}
@@ -70,30 +69,21 @@ var nestedTooFine = &check.Check{
 			Why:     "It is different in every row, so there is nothing to aggregate.",
 			Mends:   []check.Mend{{Title: fmt.Sprintf("group without %s", p.Brief(key)), Effect: check.ByHand}},
 		})
-	},
+	}),
 }
 
 // singletons gives the SELECT of a GROUP BY whose groups are single rows; nil
 // where they are not, or nothing is aggregated.
 func singletons(p *check.Pass, g *syntax.GroupBy) *syntax.Select {
 	sel, ok := p.Parent(g).(*syntax.Select)
-	if !ok || p.Schema == nil || sel.From == nil || p.Scope(sel) == nil || len(p.Scope(sel).Sources) == 0 {
-		return nil
-	}
-	aggregated := false
-	aggregatesOf(p, sel, func(*syntax.Call) { aggregated = true })
-	if !aggregated {
-		return nil // group.without-aggregate tells
-	}
-	keys, ok := plainKeys(p, sel)
-	if !ok || len(keys) == 0 || !p.Given(sel, keys...).Rows() || p.Given(sel).Rows() {
-		return nil
+	if !ok || len(p.AggregatesOf(sel)) == 0 || !p.GroupsAreRows(sel) {
+		return nil // of GROUP BY without aggregates group.without-aggregate tells
 	}
 	return sel
 }
 
-// surplus finds a written key without which the groups would have several rows,
-// though others are left to group by.
+// surplus finds a written key that alone makes each group a single row, and without which
+// the others would group.
 func surplus(p *check.Pass, sel *syntax.Select) syntax.Expr {
 	items := sel.GroupBy.Items
 	if len(items) < 2 {
@@ -106,7 +96,7 @@ func surplus(p *check.Pass, sel *syntax.Select) syntax.Expr {
 				rest = append(rest, p.KeyMeant(sel, other))
 			}
 		}
-		if !p.Given(sel, rest...).Rows() {
+		if !p.Given(sel, rest...).Rows() && p.Given(sel, p.KeyMeant(sel, x)).Rows() {
 			return x
 		}
 	}

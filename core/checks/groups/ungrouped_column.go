@@ -8,6 +8,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -56,21 +57,37 @@ var ungroupedColumn = &check.Check{
 			"SELECT h.hive_id, h.name, COUNT(*) FROM hives h JOIN inspections i ON i.hive_id = h.hive_id GROUP BY i.hive_id",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelect),
-	Run:   runUngroupedColumn,
+	On: check.Nodes(ungroupedOfGroups).With(facts.Grouped).And(check.Nodes(ungroupedOfAll).With(facts.Aggregating)),
 }
 
-func runUngroupedColumn(p *check.Pass, n syntax.Node) {
-	s := n.(*syntax.Select)
-	aggregate := firstAggregate(p, s)
-	if s.GroupBy == nil && aggregate == nil || s.From == nil {
+func ungroupedOfGroups(p *check.Pass, s *syntax.Select) {
+	runUngroupedColumn(p, s, p.FirstAggregate(s))
+}
+
+// ungroupedOfAll looks at a query without GROUP BY, which makes one row of all.
+func ungroupedOfAll(p *check.Pass, s *syntax.Select) {
+	if aggregate := p.FirstAggregate(s); s.GroupBy == nil && aggregate != nil {
+		runUngroupedColumn(p, s, aggregate)
+	}
+}
+
+func runUngroupedColumn(p *check.Pass, s *syntax.Select, aggregate *syntax.Call) {
+	if s.From == nil {
 		return
 	}
-	g := groupingOf(p, s)
-	if g.unclear || s.GroupBy != nil && len(g.keys) == 0 || p.Dialect.Has(dialect.MinMaxPicksRow) && picksRow(p, s) {
+	g := p.GroupingOf(s)
+	if g.Unclear || s.GroupBy != nil && len(g.Keys) == 0 || p.Dialect.Has(dialect.MinMaxPicksRow) && picksRow(p, s) {
 		return
 	}
-	u := ungrouped{pass: p, sel: s, grouping: &g, aggregate: aggregate}
+	q := p.OwnQuery(s)
+	if q != nil && (q.OrderBy == nil || s.Distinct) {
+		q = nil
+	}
+	if settled(p, g, s, q) {
+		return
+	}
+	u := ungrouped{pass: p, sel: s, grouping: g, aggregate: aggregate}
+	u.each = u.visit
 	for _, item := range s.Items {
 		if star, ok := item.X.(*syntax.Star); ok && s.GroupBy == nil {
 			starBesideAggregate(p, star, aggregate)
@@ -83,12 +100,52 @@ func runUngroupedColumn(p *check.Pass, n syntax.Node) {
 		u.visit(s.Having.Cond)
 	}
 	u.clause = "ORDER BY"
-	if q := p.OwnQuery(s); q != nil && q.OrderBy != nil && !s.Distinct {
+	if q != nil {
 		for _, item := range q.OrderBy.Items {
 			u.visit(item.X)
 		}
 	}
 	u.report()
+}
+
+// settled reports whether all that is selected, tested and ordered by is plainly grouped
+// or aggregated. ordered is the query whose ORDER BY counts, nil if none does.
+func settled(p *check.Pass, g *facts.Grouping, s *syntax.Select, ordered *syntax.Query) bool {
+	for _, item := range s.Items {
+		if !isSettled(p, g, item.X) {
+			return false
+		}
+	}
+	if s.Having != nil && !isSettled(p, g, s.Having.Cond) {
+		return false
+	}
+	if ordered != nil {
+		for _, item := range ordered.OrderBy.Items {
+			if !isSettled(p, g, item.X) {
+				return false
+			}
+		}
+	}
+	return true
+}
+
+func isSettled(p *check.Pass, g *facts.Grouping, x syntax.Expr) bool {
+	switch n := x.(type) {
+	case *syntax.Literal:
+		return true
+	case *syntax.Call:
+		if p.IsAggregate(n) {
+			return true
+		}
+	case *syntax.Name:
+		if p.Use(n).Status == bind.OutputAlias {
+			return true
+		}
+	case *syntax.Binary:
+		_, nested := n.X.(*syntax.Binary)
+		return !nested && isSettled(p, g, n.X) && isSettled(p, g, n.Y)
+	}
+	return g.Holds(x)
 }
 
 // starBesideAggregate reports the columns of a star in a query that makes one row of
@@ -107,10 +164,11 @@ func starBesideAggregate(p *check.Pass, star *syntax.Star, aggregate *syntax.Cal
 type ungrouped struct {
 	pass      *check.Pass
 	sel       *syntax.Select
-	grouping  *grouping
+	grouping  *facts.Grouping
 	aggregate *syntax.Call
 	clause    string
 	found     []finding
+	each      func(syntax.Node) // visit
 }
 
 type finding struct {
@@ -121,7 +179,7 @@ type finding struct {
 
 func (u *ungrouped) visit(n syntax.Node) {
 	p := u.pass
-	if x, ok := n.(syntax.Expr); ok && u.grouping.holds(p, x) {
+	if x, ok := n.(syntax.Expr); ok && u.grouping.Holds(x) {
 		return
 	}
 	switch n := n.(type) {
@@ -135,7 +193,7 @@ func (u *ungrouped) visit(n syntax.Node) {
 			return
 		}
 	}
-	syntax.Children(n, u.visit)
+	syntax.Children(n, u.each)
 }
 
 func (u *ungrouped) column(n *syntax.Name) {
@@ -150,8 +208,8 @@ func (u *ungrouped) column(n *syntax.Name) {
 		return
 	}
 	switch u.determined(n, use) {
-	case bind.Yes:
-	case bind.No:
+	case facts.Yes:
+	case facts.No:
 		u.found = append(u.found, finding{n, u.clause, true})
 	default:
 		u.found = append(u.found, finding{n, u.clause, false})
@@ -161,7 +219,7 @@ func (u *ungrouped) column(n *syntax.Name) {
 // mayBeGrouped reports whether a grouped bare name that could not be told, for
 // want of table definitions, may mean the column.
 func (u *ungrouped) mayBeGrouped(n *syntax.Name) bool {
-	for _, k := range u.grouping.keys {
+	for _, k := range u.grouping.Keys {
 		name, ok := syntax.Unparen(k).(*syntax.Name)
 		if ok && len(name.Parts) == 1 && name.Last().Sym == n.Last().Sym && u.pass.Use(name).Status != bind.Resolved {
 			return true
@@ -172,20 +230,20 @@ func (u *ungrouped) mayBeGrouped(n *syntax.Name) bool {
 
 // determined reports whether the grouped columns fix the column's value in
 // the eyes of the database.
-func (u *ungrouped) determined(n *syntax.Name, use *bind.Use) bind.Answer {
+func (u *ungrouped) determined(n *syntax.Name, use *bind.Use) facts.Answer {
 	p := u.pass
 	// Where the database takes any row's value, a determined column is right too.
 	anyRow := p.Check.Verdicts[p.Dialect] == check.Wrong
-	if len(u.grouping.keys) == 0 || !anyRow && !p.Dialect.Has(dialect.GroupedByKey) {
-		return bind.No
+	if len(u.grouping.Keys) == 0 || !anyRow && !p.Dialect.Has(dialect.GroupedByKey) {
+		return facts.No
 	}
 	byEquality := anyRow || p.Dialect.Has(dialect.GroupedByEquality)
 	t := use.Source.SchemaTable()
 	if t == nil {
-		return bind.Unknown
+		return facts.Unknown
 	}
 	if t.IsView || use.Column == nil {
-		return bind.Unknown
+		return facts.Unknown
 	}
 	fixed := fixedColumns(p, u.sel, u.grouping, use.Source, byEquality)
 	for _, k := range t.Keys {
@@ -197,18 +255,18 @@ func (u *ungrouped) determined(n *syntax.Name, use *bind.Use) bind.Answer {
 			whole = whole && fixed[c]
 		}
 		if whole {
-			return bind.Yes
+			return facts.Yes
 		}
 	}
 	if byEquality && fixed[use.Column.Index] {
-		return bind.Yes
+		return facts.Yes
 	}
-	return bind.No
+	return facts.No
 }
 
 // fixedColumns gives the columns of a source that are grouped, or, if asked,
 // equal to a grouped column or a constant by a condition on every row.
-func fixedColumns(p *check.Pass, s *syntax.Select, g *grouping, src *bind.Source, byEquality bool) map[int]bool {
+func fixedColumns(p *check.Pass, s *syntax.Select, g *facts.Grouping, src *bind.Source, byEquality bool) map[int]bool {
 	fixed := map[int]bool{}
 	fix := func(x syntax.Expr) {
 		if n, ok := syntax.Unparen(x).(*syntax.Name); ok {
@@ -217,17 +275,17 @@ func fixedColumns(p *check.Pass, s *syntax.Select, g *grouping, src *bind.Source
 			}
 		}
 	}
-	for _, k := range g.keys {
+	for _, k := range g.Keys {
 		fix(k)
 	}
 	if !byEquality {
 		return fixed
 	}
 	equalities(s, func(x, y syntax.Expr) {
-		if g.holds(p, x) || isConstant(x) {
+		if g.Holds(x) || isConstant(x) {
 			fix(y)
 		}
-		if g.holds(p, y) || isConstant(y) {
+		if g.Holds(y) || isConstant(y) {
 			fix(x)
 		}
 	})
@@ -265,49 +323,19 @@ func equalities(s *syntax.Select, f func(x, y syntax.Expr)) {
 	}
 }
 
-// firstAggregate finds an aggregate of the SELECT's own.
-func firstAggregate(p *check.Pass, s *syntax.Select) *syntax.Call {
-	for _, item := range s.Items {
-		if c := aggregateIn(p, item); c != nil {
-			return c
-		}
-	}
-	if s.Having != nil {
-		return aggregateIn(p, s.Having)
-	}
-	return nil
-}
-
-// aggregateIn finds the first aggregate in a clause, subqueries left aside.
-func aggregateIn(p *check.Pass, clause syntax.Node) *syntax.Call {
-	var found *syntax.Call
-	syntax.Inspect(clause, func(n syntax.Node) bool {
-		if c, ok := n.(*syntax.Call); ok && found == nil && p.IsAggregate(c) {
-			found = c
-		}
-		_, query := n.(*syntax.Query)
-		return found == nil && !query
-	})
-	return found
-}
-
 // picksRow reports whether exactly one MIN or MAX is the query's only
 // aggregate, so that SQLite takes bare columns from the row that holds it
 // (SQLite, "SELECT", 2.5: bare columns in an aggregate query).
 func picksRow(p *check.Pass, s *syntax.Select) bool {
 	extremes, others := 0, 0
-	for _, item := range s.Items {
-		syntax.Inspect(item, func(n syntax.Node) bool {
-			if c, ok := n.(*syntax.Call); ok && p.IsAggregate(c) {
-				if name := p.FunctionName(c); name == "min" || name == "max" {
-					extremes++
-				} else {
-					others++
-				}
-			}
-			_, query := n.(*syntax.Query)
-			return !query
-		})
+	for _, a := range p.AggregatesOf(s) {
+		switch name := p.FunctionName(a.Call); {
+		case a.Clause != facts.InList:
+		case name == "min" || name == "max":
+			extremes++
+		default:
+			others++
+		}
 	}
 	return extremes == 1 && others == 0
 }
@@ -459,7 +487,7 @@ func (u *ungrouped) mends(found []finding) []check.Mend {
 			columns = append(columns, p.Text(item.X))
 		}
 	}
-	if len(columns) == 0 || f.clause != "" {
+	if len(columns) == 0 || f.clause != "" || !s.InOrder() {
 		return []check.Mend{aggregate}
 	}
 	last := syntax.Node(s.From)

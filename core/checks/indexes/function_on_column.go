@@ -7,6 +7,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/schema"
 	"justlens/core/syntax"
 )
@@ -50,8 +51,7 @@ var functionOnColumn = &check.Check{
 		Good:    "SELECT hive_id FROM inspections WHERE inspected_at >= '20240101' AND inspected_at < '20260101'",
 		Near:    []string{"SELECT hive_id FROM inspections WHERE CAST(inspected_at AS date) = '20260501'"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindBinary, syntax.KindBetween),
-	Run:   runFunctionOnColumn,
+	On: check.Operators(compared, syntax.OpEqual, syntax.OpLess, syntax.OpLessEqual, syntax.OpGreater, syntax.OpGreaterEqual).With(facts.FunctionSide).And(check.Nodes(ranged)),
 }
 
 var filters = syntax.Kinds(syntax.KindWhere, syntax.KindJoin)
@@ -64,24 +64,31 @@ type comparison struct {
 	values   []syntax.Expr
 }
 
-func runFunctionOnColumn(p *check.Pass, n syntax.Node) {
-	place, _ := p.Enclosing(n, filters)
-	if place == nil {
+func compared(p *check.Pass, n *syntax.Binary) {
+	if !mayWrap(n.X) && !mayWrap(n.Y) {
 		return
 	}
-	switch n := n.(type) {
-	case *syntax.Binary:
-		if !n.Op.IsComparison() || n.Op == syntax.OpNotEqual {
-			return
-		}
-		if !judge(p, place, comparison{n, n.X, n.Op, []syntax.Expr{n.Y}}) {
-			judge(p, place, comparison{n, n.Y, n.Op.Flip(), []syntax.Expr{n.X}})
-		}
-	case *syntax.Between:
-		if !n.Not && !n.Symmetric {
-			judge(p, place, comparison{n, n.X, syntax.OpNone, []syntax.Expr{n.Low, n.High}})
-		}
+	if place, _ := p.Enclosing(n, filters); place != nil && !judge(p, place, comparison{n, n.X, n.Op, []syntax.Expr{n.Y}}) {
+		judge(p, place, comparison{n, n.Y, n.Op.Flip(), []syntax.Expr{n.X}})
 	}
+}
+
+func ranged(p *check.Pass, n *syntax.Between) {
+	if n.Not || n.Symmetric || !mayWrap(n.X) {
+		return
+	}
+	if place, _ := p.Enclosing(n, filters); place != nil {
+		judge(p, place, comparison{n, n.X, syntax.OpNone, []syntax.Expr{n.Low, n.High}})
+	}
+}
+
+// mayWrap reports whether an expression may be a function of a column.
+func mayWrap(x syntax.Expr) bool {
+	switch syntax.Unparen(x).Kind() {
+	case syntax.KindCall, syntax.KindCast:
+		return true
+	}
+	return false
 }
 
 // judge reports a comparison whose left side is a function of a column, and

@@ -6,6 +6,7 @@ import (
 
 	"justlens/core/bind"
 	"justlens/core/check"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -29,13 +30,11 @@ var comma = &check.Check{
 		Good: "SELECT k.name, a.name FROM keepers k JOIN hives h ON h.keeper_id = k.keeper_id " +
 			"JOIN apiaries a ON h.apiary_id = a.apiary_id",
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelect),
-	Run:   runComma,
+	On: check.Nodes(runComma).With(facts.ByCommas),
 }
 
-func runComma(p *check.Pass, n syntax.Node) {
-	s := n.(*syntax.Select)
-	if s.From == nil || len(s.From.Tables) < 2 || s.Where == nil || !plainTables(s.From.Tables) {
+func runComma(p *check.Pass, s *syntax.Select) {
+	if s.Where == nil || !plainTables(s.From.Tables) {
 		return
 	}
 	var chain []syntax.Expr

@@ -6,6 +6,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/reason"
 	"justlens/core/syntax"
 	"justlens/core/text"
@@ -34,28 +35,25 @@ var alwaysFalse = &check.Check{
 		Bad:  "SELECT hive_id FROM harvests WHERE weight_kg IS NULL AND weight_kg > 3",
 		Good: "SELECT hive_id FROM harvests WHERE weight_kg IS NULL OR weight_kg > 3",
 	}},
-	Kinds: conditionKinds,
-	Run:   runAlwaysFalse,
+	On: check.Clauses(runAlwaysFalse).With(facts.Decidable),
 }
 
-func runAlwaysFalse(p *check.Pass, n syntax.Node) {
-	cond, clause := conditionOf(n)
-	if cond == nil || copiesStructure(p, n) {
+func runAlwaysFalse(p *check.Pass, c *facts.Clause) {
+	if len(c.Conjuncts.Operands) > facts.LongChain {
 		return
 	}
-	if countOperands(cond, syntax.OpAnd) > longChain {
+	if f, found := contradiction(p, c.Conjuncts, c.Name); found {
+		if !copiesStructure(p, c) {
+			p.Report(f)
+		}
 		return
 	}
-	operands := operandsOf(cond, syntax.OpAnd)
-	if contradiction(p, operands, clause) {
-		return
-	}
-	for _, x := range operands {
-		chains(x, syntax.OpAnd, func(inner []syntax.Expr) {
-			if len(inner) <= longChain {
-				contradiction(p, inner, "this part")
+	for i := range c.Chains {
+		if chain := &c.Chains[i]; chain != c.Conjuncts && chain.Op == syntax.OpAnd && len(chain.Operands) <= facts.LongChain {
+			if f, found := contradiction(p, chain, part); found && !copiesStructure(p, c) {
+				p.Report(f)
 			}
-		})
+		}
 	}
 }
 
@@ -67,55 +65,59 @@ func neverTrue(p *check.Pass, x syntax.Expr) string {
 	return p.Brief(x) + " is never true"
 }
 
-// contradiction reports the first conditions of a chain of ANDs that exclude each
+// part is what a chain within a condition is called.
+const part = "this part"
+
+// contradiction tells of the first conditions of a chain of ANDs that exclude each
 // other, or one that nothing meets.
-func contradiction(p *check.Pass, operands []syntax.Expr, clause string) bool {
-	var before []reason.Predicate
-	var texts []syntax.Expr
-	var room [8]bool
-	marks := related(operands, room[:])
-	for i, x := range operands {
-		if reason.Constant(p.Info, x) == reason.False && len(operands) > 1 {
-			p.Report(check.Finding{
-				Span: x.Span(), Certainty: check.Certain,
-				Message: fmt.Sprintf("%s is never true, and so is all that AND joins with it", p.Brief(x)),
+func contradiction(p *check.Pass, chain *facts.Chain, clause string) (f check.Finding, found bool) {
+	so := "so no row is ever returned"
+	if clause == part {
+		so = "so this part of the condition is never true"
+	}
+	for i := range chain.Operands {
+		c := &chain.Operands[i]
+		if c.Subject == nil && len(chain.Operands) > 1 && reason.Constant(p.Info, c.X) == reason.False {
+			return check.Finding{
+				Span: c.X.Span(), Certainty: check.Certain,
+				Message: fmt.Sprintf("%s is never true, and so is all that AND joins with it", p.Brief(c.X)),
 				Why:     fmt.Sprintf("%s lets no row through.", clause),
-			})
-			return true
+			}, true
 		}
-		if marks == nil || !marks[i] {
+		if !c.Related {
 			continue
 		}
-		q, ok := reason.Of(p.Info, x)
+		q, ok := p.PredicateOf(c)
 		if !ok {
 			continue
 		}
 		column := p.Text(q.Subject)
 		if q.NeverTrue() {
-			p.Report(check.Finding{
-				Span: x.Span(), Certainty: check.Certain,
-				Message: neverTrue(p, x),
-				Why:     fmt.Sprintf("No %s meets it, so no row is ever returned.", column),
+			return check.Finding{
+				Span: c.X.Span(), Certainty: check.Certain,
+				Message: neverTrue(p, c.X),
+				Why:     fmt.Sprintf("No %s meets it, %s.", column, so),
 				Mends:   []check.Mend{{Title: "say which values are meant: OR where either may hold, or the bounds the other way round", Effect: check.ByHand}},
-			})
-			return true
+			}, true
 		}
-		for i, earlier := range before {
-			if !earlier.Excludes(p.Info, q) {
+		for k := range i {
+			earlier := &chain.Operands[k]
+			if !earlier.Related {
 				continue
 			}
-			p.Report(check.Finding{
-				Span: x.Span(), Certainty: check.Certain,
-				Message: fmt.Sprintf("no %s meets both %s and %s", column, p.Brief(texts[i]), p.Brief(x)),
-				Why:     "No value meets both conditions, so no row is ever returned.",
-				Related: []check.Related{{Span: texts[i].Span(), Message: "this excludes it"}},
+			if before, ok := p.PredicateOf(earlier); !ok || !before.Excludes(p.Info, q) {
+				continue
+			}
+			return check.Finding{
+				Span: c.X.Span(), Certainty: check.Certain,
+				Message: fmt.Sprintf("no %s meets both %s and %s", column, p.Brief(earlier.X), p.Brief(c.X)),
+				Why:     fmt.Sprintf("No value meets both conditions, %s.", so),
+				Related: []check.Related{{Span: earlier.X.Span(), Message: "this excludes it"}},
 				Mends:   []check.Mend{{Title: "join them by OR, or correct one of them", Effect: check.ByHand}},
-			})
-			return true
+			}, true
 		}
-		before, texts = append(before, q), append(texts, x)
 	}
-	return false
+	return f, false
 }
 
 var alwaysTrue = &check.Check{
@@ -136,58 +138,63 @@ var alwaysTrue = &check.Check{
 		Bad:  "SELECT name FROM hives WHERE frame_count > 5 OR frame_count < 10",
 		Good: "SELECT name FROM hives WHERE frame_count > 5 AND frame_count < 10",
 	}},
-	Kinds: conditionKinds,
-	Run:   runAlwaysTrue,
+	On: check.Clauses(runAlwaysTrue).With(facts.Related),
 }
 
-func runAlwaysTrue(p *check.Pass, n syntax.Node) {
-	cond, _ := conditionOf(n)
-	chains(cond, syntax.OpOr, func(operands []syntax.Expr) {
-		if len(operands) > longChain || !comparesTwice(operands) {
-			return
+func runAlwaysTrue(p *check.Pass, c *facts.Clause) {
+	for i := range c.Chains {
+		if chain := &c.Chains[i]; chain.Op == syntax.OpOr && chain.Related && comparesTwice(chain.Operands) {
+			tautology(p, chain.Operands)
 		}
-		var all []reason.Predicate
-		var texts []syntax.Expr
-		var room [8]bool
-		marks := related(operands, room[:])
-		if marks == nil {
-			return
+	}
+}
+
+// tautology reports the first two operands of a chain of ORs of which every value meets
+// one.
+func tautology(p *check.Pass, operands []facts.Condition) {
+	for i := range operands {
+		c := &operands[i]
+		if !c.Related {
+			continue
 		}
-		for k, x := range operands {
-			if !marks[k] {
+		q, ok := p.PredicateOf(c)
+		if !ok {
+			continue
+		}
+		for k := range i {
+			earlier := &operands[k]
+			if !earlier.Related {
 				continue
 			}
-			q, ok := reason.Of(p.Info, x)
+			before, ok := p.PredicateOf(earlier)
 			if !ok {
 				continue
 			}
-			for i, earlier := range all {
-				both, ok := earlier.Or(p.Info, q)
-				if !ok || !both.AlwaysTrue(true) {
-					continue
-				}
-				if both.AlwaysTrue(false) {
-					return // x IS NULL OR x IS NOT NULL: meant as a filter that can be switched off
-				}
-				p.Report(check.Finding{
-					Span: texts[i].Span().Join(x.Span()), Certainty: check.Certain,
-					Message: fmt.Sprintf("every %s meets %s or %s", p.Brief(q.Subject), p.Brief(texts[i]), p.Brief(x)),
-					Why:     fmt.Sprintf("Every value meets one of the two, so only rows where %s is NULL are left out.", p.Brief(q.Subject)),
-					Mends:   []check.Mend{{Title: "join them by AND, or correct one of them", Effect: check.ByHand}},
-				})
-				return
+			both, ok := before.Or(p.Info, q)
+			if !ok || !both.AlwaysTrue(true) {
+				continue
 			}
-			all, texts = append(all, q), append(texts, x)
+			if both.AlwaysTrue(false) {
+				return // x IS NULL OR x IS NOT NULL: meant as a filter that can be switched off
+			}
+			column := p.Brief(q.Subject)
+			p.Report(check.Finding{
+				Span: earlier.X.Span().Join(c.X.Span()), Certainty: check.Certain,
+				Message: fmt.Sprintf("every %s meets %s or %s", column, p.Brief(earlier.X), p.Brief(c.X)),
+				Why:     fmt.Sprintf("Every value meets one of the two, so only rows where %s is NULL are left out.", column),
+				Mends:   []check.Mend{{Title: "join them by AND, or correct one of them", Effect: check.ByHand}},
+			})
+			return
 		}
-	})
+	}
 }
 
 // comparesTwice reports whether two operands or more ask for values: a test for NULL
 // beside one comparison leaves other values out.
-func comparesTwice(operands []syntax.Expr) bool {
+func comparesTwice(operands []facts.Condition) bool {
 	n := 0
-	for _, x := range operands {
-		if is, ok := syntax.Unparen(x).(*syntax.Is); !ok || is.Not || is.Test != syntax.IsNull {
+	for i := range operands {
+		if is, ok := syntax.Unparen(operands[i].X).(*syntax.Is); !ok || is.Not || is.Test != syntax.IsNull {
 			n++
 		}
 	}
@@ -204,22 +211,21 @@ var chainedComparison = &check.Check{
 		Bad:  "SELECT name FROM hives WHERE 5 < frame_count < 10",
 		Good: "SELECT name FROM hives WHERE 5 < frame_count AND frame_count < 10",
 		Near: []string{
+			"SELECT name FROM hives WHERE frame_count BETWEEN 5 AND 10",
 			"SELECT name FROM hives WHERE 5 < frame_count AND frame_count < 10",
 			"SELECT name FROM hives WHERE (frame_count > 5) = (keeper_id > 3)",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindBinary),
-	Run:   runChained,
+	On: check.Comparisons(runChained).With(facts.NestedLeft),
 }
 
 // mostLinks is how many comparisons of one chain a mend takes apart.
 const mostLinks = 50
 
 // runChained tells of a chain once, where it begins.
-func runChained(p *check.Pass, n syntax.Node) {
-	outer := n.(*syntax.Binary)
+func runChained(p *check.Pass, outer *syntax.Binary) {
 	inner, ok := outer.X.(*syntax.Binary)
-	if !ok || !outer.Op.IsComparison() || !inner.Op.IsComparison() || outer.Op == syntax.OpNullSafeEqual || isTruth(outer.Y) {
+	if !ok || !inner.Op.IsComparison() || isTruth(outer.Y) {
 		return
 	}
 	if first, longer := inner.X.(*syntax.Binary); longer && first.Op.IsComparison() && !isTruth(inner.Y) {
@@ -266,22 +272,17 @@ var bareValue = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT name FROM queens WHERE colour = 'red' OR 'blue'",
 		Good: "SELECT name FROM queens WHERE colour = 'red' OR colour = 'blue'",
-		Near: []string{"SELECT name FROM queens WHERE colour = 'red' OR colour = 'blue'"},
+		Near: []string{"SELECT name FROM queens WHERE colour IN ('red', 'blue')", "SELECT name FROM queens WHERE colour = 'red' OR colour = 'blue'"},
 	}, {
 		Dialect: dialect.MariaDB,
 		Bad:     "SELECT name FROM hives WHERE apiary_id = 1 OR 2",
 		Good:    "SELECT name FROM hives WHERE apiary_id = 1 OR apiary_id = 2",
 		Near:    []string{"SELECT name FROM hives WHERE 1 AND apiary_id = 2"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindBinary),
-	Run:   runBareValue,
+	On: check.Operators(runBareValue, syntax.OpAnd, syntax.OpOr).With(facts.LiteralSide),
 }
 
-func runBareValue(p *check.Pass, n syntax.Node) {
-	b := n.(*syntax.Binary)
-	if b.Op != syntax.OpOr && b.Op != syntax.OpAnd {
-		return
-	}
+func runBareValue(p *check.Pass, b *syntax.Binary) {
 	lit, ok := syntax.Unparen(b.Y).(*syntax.Literal)
 	if !ok || lit.Lit != syntax.NumberLiteral && lit.Lit != syntax.TextLiteral {
 		return
@@ -300,9 +301,6 @@ func runBareValue(p *check.Pass, n syntax.Node) {
 			f.Mends = []check.Mend{{Title: "compare it, too", Effect: check.NewRows,
 				Edits: check.Before(b.Y.Span(), p.Text(c.X)+" "+string(p.Src[c.OpSpan.Start:c.OpSpan.End])+" ")}}
 		}
-	}
-	if p.Dialect == dialect.Spark || p.Dialect == dialect.Postgres && lit.Lit == syntax.TextLiteral {
-		f.Certainty = check.Certain
 	}
 	p.Report(f)
 }

@@ -30,17 +30,15 @@ var andOr = &check.Check{
 		Bad:  "SELECT name FROM hives WHERE keeper_id = 2 OR keeper_id = 3 AND apiary_id = 1",
 		Good: "SELECT name FROM hives WHERE (keeper_id = 2 OR keeper_id = 3) AND apiary_id = 1",
 	}},
-	Kinds: syntax.Kinds(syntax.KindBinary),
-	Run:   runAndOr,
+	On: check.Operators(runAndOr, syntax.OpOr),
 }
 
-func runAndOr(p *check.Pass, n syntax.Node) {
-	or := n.(*syntax.Binary)
-	if or.Op != syntax.OpOr {
-		return
-	}
+func runAndOr(p *check.Pass, or *syntax.Binary) {
 	if above, ok := p.Parent(or).(*syntax.Binary); ok && above.Op == syntax.OpOr {
 		return // told at the top of the chain
+	}
+	if !mixesAnd(or) {
+		return
 	}
 	operands := chain(or, syntax.OpOr)
 	var groups []syntax.Expr
@@ -48,9 +46,6 @@ func runAndOr(p *check.Pass, n syntax.Node) {
 		if isAnd(x) {
 			groups = append(groups, x)
 		}
-	}
-	if len(groups) == 0 {
-		return
 	}
 	asRead := check.Mend{Title: "put parentheses as it is read", Effect: check.SameRows}
 	for _, g := range groups {
@@ -71,6 +66,20 @@ func runAndOr(p *check.Pass, n syntax.Node) {
 		f.Mends = []check.Mend{meant, asRead}
 	}
 	p.Report(f)
+}
+
+// mixesAnd reports whether some operand of a chain of ORs is an AND, not in parentheses.
+func mixesAnd(or *syntax.Binary) bool {
+	for {
+		if right, ok := or.Y.(*syntax.Binary); ok && (right.Op == syntax.OpAnd || right.Op == syntax.OpOr && mixesAnd(right)) {
+			return true
+		}
+		left, ok := or.X.(*syntax.Binary)
+		if !ok || left.Op != syntax.OpOr {
+			return ok && left.Op == syntax.OpAnd
+		}
+		or = left
+	}
 }
 
 // chain lists the operands that an operator joins, unless in parentheses.

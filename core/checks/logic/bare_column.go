@@ -3,9 +3,9 @@ package logic
 import (
 	"fmt"
 
-	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/reason"
 	"justlens/core/schema"
 	"justlens/core/syntax"
@@ -23,6 +23,8 @@ var bareColumn = &check.Check{
 		Bad:  "SELECT hive_id FROM inspections WHERE mites AND temper > 3",
 		Good: "SELECT hive_id FROM inspections WHERE mites <> 0 AND temper > 3",
 		Near: []string{
+			"SELECT name FROM hives WHERE frame_count > 0",
+			"SELECT name FROM hives WHERE NOT frame_count = 0",
 			"SELECT hive_id FROM inspections WHERE mites > 0 AND temper > 3",
 			"SELECT hive_id FROM inspections WHERE NOT EXISTS (SELECT 1 FROM hives)",
 		},
@@ -35,13 +37,42 @@ var bareColumn = &check.Check{
 		Bad:     "SELECT CASE WHEN remark THEN 1 ELSE 0 END AS said FROM inspections",
 		Good:    "SELECT CASE WHEN remark <> '' THEN 1 ELSE 0 END AS said FROM inspections",
 	}},
-	Kinds: syntax.Kinds(syntax.KindName),
-	Run:   runBareColumn,
+	On: check.Nodes(func(p *check.Pass, w *syntax.Where) { bareCondition(p, w.Cond) }).And(
+		check.Nodes(func(p *check.Pass, h *syntax.Having) { bareCondition(p, h.Cond) })).And(
+		check.Nodes(func(p *check.Pass, q *syntax.Qualify) { bareCondition(p, q.Cond) })).And(
+		check.Nodes(func(p *check.Pass, j *syntax.Join) { bareCondition(p, j.On) })).And(
+		check.Operators(bareOperands, syntax.OpAnd, syntax.OpOr).With(facts.NameSide)).And(
+		check.Nodes(bareNot)).And(check.Nodes(bareWhen)),
 }
 
-func runBareColumn(p *check.Pass, n syntax.Node) {
-	name := n.(*syntax.Name)
-	if !isCondition(p, name) {
+// bareOperands looks at the operands of AND and OR.
+func bareOperands(p *check.Pass, b *syntax.Binary) {
+	if b.Op == syntax.OpAnd || p.Src[b.OpSpan.Start] != '|' { // which MySQL and MariaDB may read as OR
+		bareCondition(p, b.X)
+		bareCondition(p, b.Y)
+	}
+}
+
+func bareNot(p *check.Pass, not *syntax.Unary) {
+	if not.Op == syntax.OpNot {
+		bareCondition(p, not.X)
+	}
+}
+
+// bareWhen looks at the condition of a CASE that compares nothing with it.
+func bareWhen(p *check.Pass, w *syntax.When) {
+	if c, ok := p.Parent(w).(*syntax.Case); ok && c.Operand == nil {
+		bareCondition(p, w.Cond)
+	}
+}
+
+// bareCondition reports a condition that is a column and nothing else.
+func bareCondition(p *check.Pass, x syntax.Expr) {
+	if x == nil {
+		return
+	}
+	name, ok := syntax.Unparen(x).(*syntax.Name)
+	if !ok {
 		return
 	}
 	t := p.Type(name)
@@ -62,7 +93,7 @@ func runBareColumn(p *check.Pass, n syntax.Node) {
 			mended = "(" + mended + ")"
 		}
 		f.Mends = []check.Mend{{Title: "say <> 0", Effect: effect, Edits: []text.Edit{check.Replace(name.Span(), mended)}}}
-		if p.Nullable(name) == bind.Yes {
+		if p.Nullable(name) == facts.Yes {
 			f.Mends = []check.Mend{{Title: "say <> 0, and what is to become of NULL", Effect: check.ByHand}}
 		}
 	case schema.Text:
@@ -77,27 +108,6 @@ func runBareColumn(p *check.Pass, n syntax.Node) {
 	}
 	p.Report(f)
 }
-
-// isCondition reports whether an expression stands where a condition is asked for.
-func isCondition(p *check.Pass, x syntax.Expr) bool {
-	switch around := p.Above(x).(type) {
-	case *syntax.Where, *syntax.Having, *syntax.Qualify:
-		return true
-	case *syntax.Join:
-		return true
-	case *syntax.Binary:
-		return around.Op == syntax.OpAnd || around.Op == syntax.OpOr && !isOfBare(p, around)
-	case *syntax.Unary:
-		return around.Op == syntax.OpNot
-	case *syntax.When:
-		c, ok := p.Parent(around).(*syntax.Case)
-		return ok && c.Operand == nil && syntax.Unparen(around.Cond) == x
-	}
-	return false
-}
-
-// isOfBare reports whether || may be meant, which MySQL and MariaDB read as OR.
-func isOfBare(p *check.Pass, b *syntax.Binary) bool { return p.Src[b.OpSpan.Start] == '|' }
 
 var constantComparison = &check.Check{
 	ID:    "logic.constant-comparison",
@@ -114,19 +124,17 @@ var constantComparison = &check.Check{
 			"SELECT hive_id FROM hives WHERE CURRENT_DATE > '2026-01-01' AND frame_count > 3",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindBinary),
-	Run:   runConstantComparison,
+	On: check.Comparisons(runConstantComparison).With(facts.Literals),
 }
 
-func runConstantComparison(p *check.Pass, n syntax.Node) {
-	b := n.(*syntax.Binary)
-	if !b.Op.IsComparison() || reason.Constant(p.Info, b) != reason.Undecided {
-		return // logic.always-true and logic.always-false tell
-	}
+func runConstantComparison(p *check.Pass, b *syntax.Binary) {
 	left, ok := syntax.Unparen(b.X).(*syntax.Literal)
 	right, also := syntax.Unparen(b.Y).(*syntax.Literal)
 	if !ok || !also || !isConstant(left) || !isConstant(right) {
 		return
+	}
+	if reason.Constant(p.Info, b) != reason.Undecided {
+		return // logic.always-true and logic.always-false tell
 	}
 	if logical, ok := p.Above(b).(*syntax.Binary); !ok || logical.Op != syntax.OpAnd && logical.Op != syntax.OpOr {
 		return

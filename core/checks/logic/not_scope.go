@@ -28,9 +28,7 @@ var notScope = &check.Check{
 		Bad:  "SELECT name FROM hives WHERE keeper_id = 2 OR NOT name LIKE 'A%'",
 		Good: "SELECT name FROM hives WHERE keeper_id = 2 OR name NOT LIKE 'A%'",
 	}},
-	Kinds: syntax.Kinds(syntax.KindUnary),
-	Run: func(p *check.Pass, n syntax.Node) {
-		not := n.(*syntax.Unary)
+	On: check.Nodes(func(p *check.Pass, not *syntax.Unary) {
 		if not.Op != syntax.OpNot || p.HasComment(not.Span()) {
 			return
 		}
@@ -49,7 +47,7 @@ var notScope = &check.Check{
 			Mends: []check.Mend{{Title: "negate the operator", Effect: check.SameRows,
 				Edits: []text.Edit{check.Replace(not.Span(), written)}}},
 		})
-	},
+	}),
 }
 
 // denials maps a comparison to the one that is true where it is false.

@@ -1,11 +1,11 @@
 package logic
 
 import (
-	"bytes"
 	"fmt"
 	"strings"
 
 	"justlens/core/check"
+	"justlens/core/facts"
 	"justlens/core/reason"
 	"justlens/core/syntax"
 	"justlens/core/text"
@@ -32,70 +32,71 @@ var redundant = &check.Check{
 		Bad:  "SELECT name FROM hives WHERE frame_count IS NOT NULL AND frame_count > 5",
 		Good: "SELECT name FROM hives WHERE frame_count > 5",
 	}},
-	Kinds: conditionKinds,
-	Run:   runRedundant,
+	On: check.Clauses(runRedundant).With(facts.Chained),
 }
 
-func runRedundant(p *check.Pass, n syntax.Node) {
-	cond, _ := conditionOf(n)
-	if cond == nil || !flat(cond, syntax.OpAnd) {
+func runRedundant(p *check.Pass, c *facts.Clause) {
+	chain := c.Conjuncts
+	operands := chain.Operands
+	if len(operands) < 2 || len(operands) > facts.LongChain || !chain.Flat || !chain.Related && !chain.Repeated {
 		return
 	}
-	if n := countOperands(cond, syntax.OpAnd); n < 2 || n > longChain {
-		return
-	}
-	chain := operandsOf(cond, syntax.OpAnd)
-	var room [8]bool
-	marks := related(chain, room[:])
-	if marks == nil && !repeats(p, chain) {
-		return
-	}
-	predicates := make([]*reason.Predicate, len(chain))
-	for i, x := range chain {
-		if marks == nil || !marks[i] {
+	for i := range operands {
+		if !operands[i].Related {
 			continue
 		}
-		if q, ok := reason.Of(p.Info, x); ok {
-			if q.NeverTrue() {
-				return // logic.always-false tells of it
-			}
-			predicates[i] = &q
+		q, ok := p.PredicateOf(&operands[i])
+		if ok && q.NeverTrue() {
+			return // logic.always-false tells of it
 		}
-	}
-	for i := range chain {
 		for k := range i {
-			if predicates[i] != nil && predicates[k] != nil && predicates[i].Excludes(p.Info, *predicates[k]) {
+			if before, also := predicateOf(p, &operands[k]); ok && also && q.Excludes(p.Info, before) {
 				return
 			}
 		}
 	}
-	for i := range chain {
+	for i := range operands {
 		for k := range i {
-			drop, by := -1, -1
-			switch {
-			case predicates[i] == nil || predicates[k] == nil:
-				if p.Text(chain[i]) == p.Text(chain[k]) && steady(chain[i]) {
-					drop, by = i, k
-				}
-			case predicates[k].Implies(p.Info, *predicates[i]):
-				drop, by = i, k
-			case predicates[i].Implies(p.Info, *predicates[k]):
-				drop, by = k, i
-			}
-			if drop < 0 || thinksOfNull(chain[drop], chain[by]) {
+			drop, by := implied(p, &operands[i], &operands[k])
+			if drop == nil || thinksOfNull(drop.X, by.X) {
 				continue
 			}
 			p.Report(check.Finding{
-				Span: chain[drop].Span(), Certainty: check.Certain,
-				Message: fmt.Sprintf("%s follows from %s", p.Brief(chain[drop]), p.Brief(chain[by])),
+				Span: drop.X.Span(), Certainty: check.Certain,
+				Message: fmt.Sprintf("%s follows from %s", p.Brief(drop.X), p.Brief(by.X)),
 				Why:     "Drop it: every row that meets the other condition meets this one.",
-				Related: []check.Related{{Span: chain[by].Span(), Message: "this says it already"}},
+				Related: []check.Related{{Span: by.X.Span(), Message: "this says it already"}},
 				Mends: []check.Mend{{Title: "drop it", Effect: check.SameRows,
-					Edits: p.RemoveConjuncts(chain, func(at int) bool { return at == drop })}},
+					Edits: p.RemoveOperands(operands, func(at int) bool { return &operands[at] == drop })}},
 			})
 			return
 		}
 	}
+}
+
+// predicateOf gives the predicate of a condition that is related to another.
+func predicateOf(p *check.Pass, c *facts.Condition) (q reason.Predicate, ok bool) {
+	if !c.Related {
+		return q, false
+	}
+	return p.PredicateOf(c)
+}
+
+// implied gives of two conditions the one that the other implies; nil if neither does.
+func implied(p *check.Pass, later, earlier *facts.Condition) (drop, by *facts.Condition) {
+	q, ok := predicateOf(p, later)
+	r, also := predicateOf(p, earlier)
+	switch {
+	case !ok || !also:
+		if p.Text(later.X) == p.Text(earlier.X) && steady(later.X) {
+			return later, earlier
+		}
+	case r.Implies(p.Info, q):
+		return later, earlier
+	case q.Implies(p.Info, r):
+		return earlier, later
+	}
+	return nil, nil
 }
 
 // thinksOfNull reports whether a condition is the IS NOT NULL beside a negated
@@ -113,19 +114,6 @@ func thinksOfNull(c, beside syntax.Expr) bool {
 		return b.Not
 	case *syntax.Between:
 		return b.Not
-	}
-	return false
-}
-
-// repeats reports whether two operands are written alike.
-func repeats(p *check.Pass, chain []syntax.Expr) bool {
-	for i, x := range chain {
-		for _, y := range chain[:i] {
-			a, b := x.Span(), y.Span()
-			if a.Len() == b.Len() && bytes.Equal(p.Src[a.Start:a.End], p.Src[b.Start:b.End]) {
-				return true
-			}
-		}
 	}
 	return false
 }
@@ -158,41 +146,43 @@ var orChain = &check.Check{
 			"SELECT name FROM hives WHERE apiary_id = 1 OR apiary_id = 2 OR apiary_id > 3",
 		},
 	}},
-	Kinds: conditionKinds,
-	Run:   runOrChain,
+	On: check.Clauses(runOrChain).With(facts.Either),
 }
 
-func runOrChain(p *check.Pass, n syntax.Node) {
-	cond, _ := conditionOf(n)
-	chains(cond, syntax.OpOr, func(operands []syntax.Expr) {
-		if len(operands) < 3 || p.HasComment(operands[0].Span().Join(operands[len(operands)-1].Span())) {
+func runOrChain(p *check.Pass, c *facts.Clause) {
+	for i := range c.Chains {
+		if chain := &c.Chains[i]; chain.Op == syntax.OpOr && len(chain.Operands) > 2 {
+			valuesByOr(p, chain.Operands)
+		}
+	}
+}
+
+func valuesByOr(p *check.Pass, operands []facts.Condition) {
+	first, last := operands[0].X, operands[len(operands)-1].X
+	column, _ := sameColumn(p, first)
+	if column == nil || p.HasComment(first.Span().Join(last.Span())) {
+		return
+	}
+	var list []string
+	for i := range operands {
+		c, v := sameColumn(p, operands[i].X)
+		if c == nil || !p.Same(column, c) {
 			return
 		}
-		var column syntax.Expr
-		var list []string
-		for _, x := range operands {
-			c, v := sameColumn(p, x)
-			if c == nil || column != nil && !p.Same(column, c) {
-				return
-			}
-			if column == nil {
-				column = c
-			}
-			list = append(list, p.Text(v))
-		}
-		// The chain itself, with what parentheses stand round parts of it.
-		var root syntax.Node = operands[0]
-		for !root.Span().Contains(operands[len(operands)-1].Span()) {
-			root = p.Parent(root)
-		}
-		whole := root.Span()
-		p.Report(check.Finding{
-			Span: whole, Certainty: check.Certain,
-			Message: fmt.Sprintf("%d values of %s are joined by OR", len(list), p.Brief(column)),
-			Why:     "IN says the same, and needs no parentheses when another condition is added.",
-			Mends: []check.Mend{{Title: "write IN", Effect: check.SameRows, Edits: []text.Edit{check.Replace(whole,
-				fmt.Sprintf("%s %s (%s)", p.Text(column), p.Word(operands[0].Span().End+1, "IN"), strings.Join(list, ", ")))}}},
-		})
+		list = append(list, p.Text(v))
+	}
+	// The chain itself, with what parentheses stand round parts of it.
+	var root syntax.Node = first
+	for !root.Span().Contains(last.Span()) {
+		root = p.Parent(root)
+	}
+	whole := root.Span()
+	p.Report(check.Finding{
+		Span: whole, Certainty: check.Certain,
+		Message: fmt.Sprintf("%d values of %s are joined by OR", len(list), p.Brief(column)),
+		Why:     "IN says the same, and needs no parentheses when another condition is added.",
+		Mends: []check.Mend{{Title: "write IN", Effect: check.SameRows, Edits: []text.Edit{check.Replace(whole,
+			fmt.Sprintf("%s %s (%s)", p.Text(column), p.Word(first.Span().End+1, "IN"), strings.Join(list, ", ")))}}},
 	})
 }
 
@@ -204,14 +194,12 @@ var doubleNegative = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT name FROM hives WHERE NOT (apiary_id <> 1)",
 		Good: "SELECT name FROM hives WHERE apiary_id = 1",
-		Near: []string{"SELECT name FROM hives WHERE NOT (apiary_id = 1)", "SELECT name FROM hives WHERE apiary_id <> 1"},
+		Near: []string{"SELECT name FROM hives WHERE NOT (moved_on IS NULL)", "SELECT name FROM hives WHERE NOT (apiary_id = 1)", "SELECT name FROM hives WHERE apiary_id <> 1"},
 	}, {
 		Bad:  "SELECT name FROM hives WHERE NOT (moved_on IS NOT NULL)",
 		Good: "SELECT name FROM hives WHERE moved_on IS NULL",
 	}},
-	Kinds: syntax.Kinds(syntax.KindUnary),
-	Run: func(p *check.Pass, n syntax.Node) {
-		not := n.(*syntax.Unary)
+	On: check.Nodes(func(p *check.Pass, not *syntax.Unary) {
 		if not.Op != syntax.OpNot || p.HasComment(not.Span()) {
 			return
 		}
@@ -244,5 +232,5 @@ var doubleNegative = &check.Check{
 			Mends: []check.Mend{{Title: "say it without either", Effect: check.SameRows,
 				Edits: []text.Edit{check.Replace(not.Span(), p.Guarded(not, written))}}},
 		})
-	},
+	}),
 }

@@ -36,14 +36,12 @@ var leadingWildcard = &check.Check{
 		Bad:     "SELECT name FROM apiaries WHERE name LIKE '_' || ?",
 		Good:    "SELECT name FROM apiaries WHERE name LIKE ? || '_'",
 	}},
-	Kinds: syntax.Kinds(syntax.KindLike),
-	Run:   runLeadingWildcard,
+	On: check.Nodes(runLeadingWildcard),
 }
 
 var filters = syntax.Kinds(syntax.KindWhere, syntax.KindJoin)
 
-func runLeadingWildcard(p *check.Pass, n syntax.Node) {
-	like := n.(*syntax.Like)
+func runLeadingWildcard(p *check.Pass, like *syntax.Like) {
 	if like.Not || like.Op != syntax.OpLike && like.Op != syntax.OpILike {
 		return
 	}

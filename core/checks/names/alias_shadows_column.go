@@ -31,14 +31,12 @@ var aliasShadowsColumn = &check.Check{
 		Bad:  "SELECT UPPER(name) AS name FROM hives ORDER BY LENGTH(name)",
 		Good: "SELECT UPPER(name) AS name FROM hives ORDER BY LENGTH(hives.name)",
 	}},
-	Kinds: syntax.Kinds(syntax.KindName),
-	Run:   runAliasShadowsColumn,
+	On: check.Names(runAliasShadowsColumn, bind.Resolved).Bare(),
 }
 
-func runAliasShadowsColumn(p *check.Pass, n syntax.Node) {
-	name := n.(*syntax.Name)
+func runAliasShadowsColumn(p *check.Pass, name *syntax.Name) {
 	u := p.Use(name)
-	if len(name.Parts) != 1 || u.Status != bind.Resolved || u.Outer {
+	if u.Outer {
 		return
 	}
 	sel, ok := u.Scope.Node.(*syntax.Select)

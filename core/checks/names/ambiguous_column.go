@@ -40,20 +40,18 @@ var ambiguousColumn = &check.Check{
 			"SELECT name FROM hives h JOIN harvests g ON h.hive_id = g.hive_id",
 			"SELECT hive_id FROM hives h NATURAL JOIN harvests g WHERE h.hive_id > 1 AND g.hive_id > 2",
 		},
+	}, {
+		Bad:  "SELECT name FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id",
+		Good: "SELECT h.name FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id",
 	}},
-	Kinds: syntax.Kinds(syntax.KindName),
-	Run:   runAmbiguousColumn,
+	On: check.Names(runAmbiguousColumn, bind.Ambiguous),
 }
 
-func runAmbiguousColumn(p *check.Pass, n syntax.Node) {
-	name := n.(*syntax.Name)
+func runAmbiguousColumn(p *check.Pass, name *syntax.Name) {
 	u := p.Use(name)
-	if u.Status != bind.Ambiguous {
-		return
-	}
 	column := p.Ident(name.Last())
-	owners := make([]string, len(u.Candidates))
-	for i, s := range u.Candidates {
+	owners := make([]string, len(u.Candidates()))
+	for i, s := range u.Candidates() {
 		owners[i] = p.Ident(s.Name)
 	}
 	f := check.Finding{
@@ -72,7 +70,7 @@ func runAmbiguousColumn(p *check.Pass, n syntax.Node) {
 		return
 	}
 	equal := equated(p, u, name)
-	for i, s := range u.Candidates {
+	for i, s := range u.Candidates() {
 		effect := check.NewRows
 		if equal {
 			effect = check.SameRows
@@ -103,10 +101,10 @@ func sameNames(owners []string) bool {
 // equal, so that either may be named.
 func equated(p *check.Pass, u *bind.Use, name *syntax.Name) bool {
 	sel, ok := u.Scope.Node.(*syntax.Select)
-	if !ok || sel.From == nil || len(u.Candidates) != 2 {
+	if !ok || sel.From == nil || len(u.Candidates()) != 2 {
 		return false
 	}
-	for _, s := range u.Candidates {
+	for _, s := range u.Candidates() {
 		if s.Optional {
 			return false
 		}
@@ -121,7 +119,7 @@ func equated(p *check.Pass, u *bind.Use, name *syntax.Name) bool {
 		y, yok := b.Y.(*syntax.Name)
 		if xok && yok && x.Last().Sym == sym && y.Last().Sym == sym {
 			a, b := p.Use(x).Source, p.Use(y).Source
-			found = found || a == u.Candidates[0] && b == u.Candidates[1] || a == u.Candidates[1] && b == u.Candidates[0]
+			found = found || a == u.Candidates()[0] && b == u.Candidates()[1] || a == u.Candidates()[1] && b == u.Candidates()[0]
 		}
 	}
 	if sel.Where != nil {

@@ -18,6 +18,7 @@ var derivedWithoutAlias = &check.Check{
 		Bad:     "SELECT heavy FROM (SELECT MAX(weight_kg) AS heavy FROM harvests)",
 		Good:    "SELECT heavy FROM (SELECT MAX(weight_kg) AS heavy FROM harvests) AS d",
 		Near: []string{
+			"SELECT name FROM hives",
 			"SELECT heavy FROM (SELECT MAX(weight_kg) AS heavy FROM harvests) d",
 			"SELECT name FROM hives WHERE hive_id IN (SELECT hive_id FROM harvests)",
 		},
@@ -26,12 +27,10 @@ var derivedWithoutAlias = &check.Check{
 		Bad:  "SELECT heavy FROM (SELECT MAX(weight_kg) AS heavy FROM harvests) WHERE heavy > 3",
 		Good: "SELECT heavy FROM (SELECT MAX(weight_kg) AS heavy FROM harvests) AS d WHERE heavy > 3",
 	}},
-	Kinds: syntax.Kinds(syntax.KindDerived),
-	Run:   runDerivedWithoutAlias,
+	On: check.Nodes(runDerivedWithoutAlias),
 }
 
-func runDerivedWithoutAlias(p *check.Pass, n syntax.Node) {
-	d := n.(*syntax.Derived)
+func runDerivedWithoutAlias(p *check.Pass, d *syntax.Derived) {
 	if !d.Alias.IsZero() {
 		return
 	}

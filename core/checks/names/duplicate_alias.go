@@ -7,6 +7,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -21,6 +22,7 @@ var duplicateAlias = &check.Check{
 		Bad:  "SELECT 1 FROM hives AS h JOIN queens AS h ON 1 = 1",
 		Good: "SELECT 1 FROM hives AS h JOIN queens AS q ON 1 = 1",
 		Near: []string{
+			"SELECT 1 FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id",
 			"SELECT 1 FROM hives AS h WHERE EXISTS (SELECT 1 FROM queens AS h)",
 			"SELECT 1 FROM hives AS a, hives AS b",
 		},
@@ -29,8 +31,7 @@ var duplicateAlias = &check.Check{
 		Bad:     "SELECT 1 FROM hives, hives",
 		Good:    "SELECT 1 FROM hives, hives AS other",
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete, syntax.KindWith),
-	Run:   runDuplicateAlias,
+	On: check.Kinds(runDuplicateAlias, syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete).With(facts.Several).And(check.Nodes(duplicateCTE)),
 }
 
 // mostSources bounds how many sources are compared with each other; no database
@@ -38,14 +39,7 @@ var duplicateAlias = &check.Check{
 const mostSources = 256
 
 func runDuplicateAlias(p *check.Pass, n syntax.Node) {
-	if w, ok := n.(*syntax.With); ok {
-		duplicateCTE(p, w)
-		return
-	}
 	scope := p.Scope(n)
-	if scope == nil {
-		return
-	}
 	for i, s := range scope.Sources {
 		if s.Name.Sym == 0 || s.Node == nil || i > mostSources {
 			continue
@@ -91,7 +85,10 @@ func differ(p *check.Pass, a, b syntax.TableExpr) bool {
 	if !ok || !also || !x.Alias.IsZero() || !y.Alias.IsZero() {
 		return p.Dialect.Has(dialect.ExecutedComments) && text.Clipped(p.Src, nameOf(a).Span) != text.Clipped(p.Src, nameOf(b).Span)
 	}
-	return len(x.Name) > 1 && len(y.Name) > 1 && x.Name[len(x.Name)-2].Sym != y.Name[len(y.Name)-2].Sym
+	if len(x.Name) < 2 || len(y.Name) < 2 {
+		return len(x.Name) != len(y.Name) // the bare one may be of any schema
+	}
+	return x.Name[len(x.Name)-2].Sym != y.Name[len(y.Name)-2].Sym
 }
 
 func nameOf(t syntax.TableExpr) syntax.Ident {

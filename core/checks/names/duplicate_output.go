@@ -32,14 +32,11 @@ var duplicateOutput = &check.Check{
 		Dialect: dialect.Postgres,
 		Near:    []string{"SELECT 1 FROM (SELECT h.name, q.name FROM hives h JOIN queens q ON q.queen_id = h.queen_id) AS x"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelect),
-	Run:   runDuplicateOutput,
+	On: check.Nodes(runDuplicateOutput),
 }
 
-func runDuplicateOutput(p *check.Pass, n syntax.Node) {
-	sel := n.(*syntax.Select)
-	where, ok := namedOutput(p, sel)
-	if !ok {
+func runDuplicateOutput(p *check.Pass, sel *syntax.Select) {
+	if !namedOutput(p, sel) {
 		return
 	}
 	first := map[syntax.Sym]*syntax.SelectItem{}
@@ -51,7 +48,7 @@ func runDuplicateOutput(p *check.Pass, n syntax.Node) {
 		if first[name.Sym] == nil {
 			first[name.Sym] = item
 		} else {
-			earlier := first[name.Sym]
+			earlier, where := first[name.Sym], madeOf(p, p.OwnQuery(sel))
 			f := check.Finding{
 				Span: item.Span(), Certainty: check.Certain,
 				Message: fmt.Sprintf("%s has two columns %s", where, p.Ident(name)),
@@ -79,35 +76,49 @@ func outputName(item *syntax.SelectItem) syntax.Ident {
 	return syntax.Ident{}
 }
 
-// namedOutput tells of what a SELECT's columns become the named columns, where
-// each name may come once.
-func namedOutput(p *check.Pass, sel *syntax.Select) (string, bool) {
+// namedOutput reports whether a SELECT's columns become named columns, where each name
+// may come once.
+func namedOutput(p *check.Pass, sel *syntax.Select) bool {
 	q := p.OwnQuery(sel)
-	if q == nil {
-		return "", false
+	if q == nil || !becomes(p, q) {
+		return false
 	}
-	where, named := becomes(p, q)
 	switch p.Parent(q).(type) {
-	case *syntax.Derived:
-		named = named && p.Dialect != dialect.Postgres && p.Dialect != dialect.ANSI // which ask only where the name is used
+	case *syntax.Derived: // PostgreSQL asks only where the name is used
+		return p.Dialect != dialect.Postgres && p.Dialect != dialect.ANSI
 	case *syntax.CTE:
-		named = named && p.Dialect != dialect.Postgres && p.Dialect != dialect.ANSI && p.Dialect != dialect.Oracle
+		return p.Dialect != dialect.Postgres && p.Dialect != dialect.ANSI && p.Dialect != dialect.Oracle
 	}
-	return where, named
+	return true
 }
 
-// becomes tells of what a query's columns become the columns, by the names that the
-// query gives them.
-func becomes(p *check.Pass, q *syntax.Query) (string, bool) {
+// becomes reports whether a query's columns become those of something else, by the names
+// that the query gives them.
+func becomes(p *check.Pass, q *syntax.Query) bool {
 	switch n := p.Parent(q).(type) {
 	case *syntax.CreateView:
-		return "the view " + p.Ident(n.Name[len(n.Name)-1]), len(n.Columns) == 0
+		return len(n.Columns) == 0
 	case *syntax.CreateTable:
-		return "the table " + p.Ident(n.Name[len(n.Name)-1]), len(n.Columns) == 0
+		return len(n.Columns) == 0
 	case *syntax.Derived:
-		return "the derived table " + p.Ident(n.Alias), len(n.Columns) == 0
+		return len(n.Columns) == 0
 	case *syntax.CTE:
-		return "the common table expression " + p.Ident(n.Name), len(n.Columns) == 0
+		return len(n.Columns) == 0
 	}
-	return "", false
+	return false
+}
+
+// madeOf says for a sentence what is made of a query's columns.
+func madeOf(p *check.Pass, q *syntax.Query) string {
+	switch n := p.Parent(q).(type) {
+	case *syntax.CreateView:
+		return "the view " + p.Ident(n.Name[len(n.Name)-1])
+	case *syntax.CreateTable:
+		return "the table " + p.Ident(n.Name[len(n.Name)-1])
+	case *syntax.Derived:
+		return "the derived table " + p.Ident(n.Alias)
+	case *syntax.CTE:
+		return "the common table expression " + p.Ident(n.Name)
+	}
+	return "the result"
 }

@@ -30,14 +30,12 @@ var outerCapture = &check.Check{
 	}, {
 		Bad: "SELECT h.apiary_id FROM hives AS h GROUP BY h.apiary_id HAVING (SELECT MAX(frame_count) FROM inspections AS i WHERE i.inspection_id = 1) > 10",
 	}},
-	Kinds: syntax.Kinds(syntax.KindName),
-	Run:   runOuterCapture,
+	On: check.Names(runOuterCapture, bind.Resolved).Bare(),
 }
 
-func runOuterCapture(p *check.Pass, n syntax.Node) {
-	name := n.(*syntax.Name)
+func runOuterCapture(p *check.Pass, name *syntax.Name) {
 	u := p.Use(name)
-	if u.Status != bind.Resolved || !u.Outer || len(name.Parts) > 1 || u.Source.Name.IsZero() {
+	if !u.Outer || u.Source.Name.IsZero() {
 		return
 	}
 	// The subqueries between the name and its source must all have tables.

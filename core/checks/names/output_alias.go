@@ -8,6 +8,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -29,9 +30,7 @@ var missingCommaAlias = &check.Check{
 			"SELECT MAX(frame_count) frame_count FROM hives",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelectItem),
-	Run: func(p *check.Pass, n syntax.Node) {
-		item := n.(*syntax.SelectItem)
+	On: check.Nodes(func(p *check.Pass, item *syntax.SelectItem) {
 		name, source := takenForAlias(p, item)
 		if name == nil {
 			return
@@ -51,7 +50,7 @@ var missingCommaAlias = &check.Check{
 			f.Certainty = check.Possible
 		}
 		p.Report(f)
-	},
+	}).With(facts.Aliased),
 }
 
 // takenForAlias gives the name before a bare alias that is a column itself,
@@ -96,11 +95,9 @@ var impliedAs = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT name AS hive, frame_count frames FROM hives",
 		Good: "SELECT name AS hive, frame_count AS frames FROM hives",
-		Near: []string{"SELECT name hive, frame_count frames FROM hives", "SELECT name AS hive, frame_count FROM hives h"},
+		Near: []string{"SELECT name AS hive, frame_count AS frames FROM hives", "SELECT name hive, frame_count frames FROM hives", "SELECT name AS hive, frame_count FROM hives h"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelect),
-	Run: func(p *check.Pass, n syntax.Node) {
-		sel := n.(*syntax.Select)
+	On: check.Nodes(func(p *check.Pass, sel *syntax.Select) {
 		i := slices.IndexFunc(sel.Items, func(item *syntax.SelectItem) bool { return item.As })
 		if i < 0 {
 			return
@@ -122,7 +119,7 @@ var impliedAs = &check.Check{
 					Edits: []text.Edit{check.Insert(item.Alias.Span.Start, p.Word(sel.Span().Start, "AS")+" ")}}},
 			})
 		}
-	},
+	}).With(facts.Marked),
 }
 
 // textNames are the dialects that take an alias in single quotes.
@@ -137,15 +134,13 @@ var quotedAlias = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT name AS 'Hive' FROM hives",
 		Good: `SELECT name AS "Hive" FROM hives`,
-		Near: []string{`SELECT name AS "Hive" FROM hives`, "SELECT 'Hive' AS hive FROM hives"},
+		Near: []string{"SELECT name AS hive FROM hives", `SELECT name AS "Hive" FROM hives`, "SELECT 'Hive' AS hive FROM hives"},
 	}, {
 		Dialect: dialect.MariaDB,
 		Bad:     "SELECT frame_count AS 'n' FROM hives ORDER BY 'n'",
 		Good:    "SELECT frame_count AS `n` FROM hives ORDER BY `n`",
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelectItem),
-	Run: func(p *check.Pass, n syntax.Node) {
-		item := n.(*syntax.SelectItem)
+	On: check.Nodes(func(p *check.Pass, item *syntax.SelectItem) {
 		if item.Alias.IsZero() || p.Src[item.Alias.Span.Start] != '\'' {
 			return
 		}
@@ -175,5 +170,5 @@ var quotedAlias = &check.Check{
 		}
 		f.Mends = []check.Mend{{Title: "write it as a name", Effect: effect, Edits: edits}}
 		p.Report(f)
-	},
+	}).With(facts.Aliased),
 }

@@ -8,6 +8,7 @@ import (
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
+	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -38,62 +39,75 @@ var caseFolding = &check.Check{
 		Bad:     "SELECT h.name FROM hives AS H",
 		Good:    "SELECT H.name FROM hives AS H",
 	}},
-	Kinds: syntax.Kinds(syntax.KindName, syntax.KindTableRef),
-	Run:   runCaseFolding,
+	On: check.Kinds(caseOfTables, syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete, syntax.KindInsert, syntax.KindMerge).In(caseCounts).And(
+		check.Names(caseOfColumn, bind.Resolved).Exact().In(folding)).And(
+		check.Names(caseOfQualifier, bind.Resolved).In(dialect.With(dialect.ExecutedComments))),
 }
 
-func runCaseFolding(p *check.Pass, n syntax.Node) {
-	folds := p.Dialect == dialect.Postgres || p.Dialect == dialect.Oracle
-	if !folds && !p.Dialect.Has(dialect.ExecutedComments) {
+// folding are the dialects that turn bare names into one letter case; the others of
+// caseCounts tell the names of tables apart by it.
+var (
+	folding    = dialect.In(dialect.Postgres, dialect.Oracle)
+	caseCounts = folding | dialect.With(dialect.ExecutedComments)
+)
+
+func caseOfTables(p *check.Pass, n syntax.Node) {
+	scope := p.Scope(n)
+	if scope == nil {
 		return
 	}
-	switch n := n.(type) {
-	case *syntax.TableRef:
-		s := p.SourceAt(n)
-		if s == nil || s.SchemaTable() == nil {
-			return
+	for _, s := range scope.Sources {
+		if ref, ok := s.Node.(*syntax.TableRef); ok && s.SchemaTable() != nil {
+			caseOfTable(p, ref.Name[len(ref.Name)-1], s.SchemaTable())
 		}
-		id, t := n.Name[len(n.Name)-1], s.SchemaTable()
-		switch {
-		case folds && !id.Quoted && !t.Quoted: // found whatever the case
-		case folds && effective(p, id) != stored(p, t.Name, t.Quoted):
-			reportCase(p, id, t.Name, t.Quoted, "table", check.Certain)
-		case p.Dialect.Has(dialect.ExecutedComments) && !t.OtherCase && plain(p, id) != t.Name && strings.EqualFold(plain(p, id), t.Name):
-			reportCase(p, id, t.Name, false, "table", check.Likely)
-		}
-	case *syntax.Name:
-		u := p.Use(n)
-		if len(n.Parts) > 1 && u.Status == bind.Resolved && p.Dialect.Has(dialect.ExecutedComments) && len(p.Ident(u.Source.Name)) > 0 {
-			id, source := n.Qualifier(), plain(p, u.Source.Name)
-			if plain(p, id) != source && strings.EqualFold(plain(p, id), source) {
-				reportCase(p, id, source, false, "source", check.Likely)
-			}
-		}
-		if u.Status != bind.Resolved || !folds || u.Source.SchemaTable() == nil || u.Column.Index < 0 {
-			return
-		}
-		id, t := n.Last(), u.Source.SchemaTable()
-		if isPasted(p, id) {
-			return
-		}
-		c := &t.Columns[u.Column.Index]
-		if !id.Quoted && !c.Quoted {
-			return
-		}
-		if ref, ok := u.Source.Node.(*syntax.TableRef); ok && len(ref.Columns) > 0 {
-			return // columns under other names
-		}
-		written := effective(p, id)
-		if written == stored(p, c.Name, c.Quoted) {
-			return
-		}
-		for _, other := range t.Columns {
-			if written == stored(p, other.Name, other.Quoted) {
-				return
-			}
-		}
-		reportCase(p, id, c.Name, c.Quoted, "column", check.Certain)
 	}
+}
+
+func caseOfTable(p *check.Pass, id syntax.Ident, t *schema.Table) {
+	switch {
+	case folding.Has(p.Dialect) && !id.Quoted && !t.Quoted: // found whatever the case
+	case folding.Has(p.Dialect) && effective(p, id) != stored(p, t.Name, t.Quoted):
+		reportCase(p, id, t.Name, t.Quoted, "table", check.Certain)
+	case !folding.Has(p.Dialect) && !t.OtherCase && plain(p, id) != t.Name && strings.EqualFold(plain(p, id), t.Name):
+		reportCase(p, id, t.Name, false, "table", check.Likely)
+	}
+}
+
+// caseOfQualifier looks at names of MySQL and MariaDB, where aliases are told apart, too.
+func caseOfQualifier(p *check.Pass, n *syntax.Name) {
+	u := p.Use(n)
+	if len(n.Parts) < 2 || u.Source.Name.IsZero() {
+		return
+	}
+	id, source := n.Qualifier(), plain(p, u.Source.Name)
+	if written := plain(p, id); written != source && strings.EqualFold(written, source) {
+		reportCase(p, id, source, false, "source", check.Likely)
+	}
+}
+
+func caseOfColumn(p *check.Pass, n *syntax.Name) {
+	id, u := n.Last(), p.Use(n)
+	t := u.Source.SchemaTable()
+	if t == nil || u.Column.Index < 0 {
+		return
+	}
+	c := &t.Columns[u.Column.Index]
+	if !id.Quoted && !c.Quoted || isPasted(p, id) {
+		return
+	}
+	if ref, ok := u.Source.Node.(*syntax.TableRef); ok && len(ref.Columns) > 0 {
+		return // columns under other names
+	}
+	written := effective(p, id)
+	if written == stored(p, c.Name, c.Quoted) {
+		return
+	}
+	for _, other := range t.Columns {
+		if written == stored(p, other.Name, other.Quoted) {
+			return
+		}
+	}
+	reportCase(p, id, c.Name, c.Quoted, "column", check.Certain)
 }
 
 // plain gives a name without its quotes.
@@ -168,9 +182,7 @@ var doubleQuotedText = &check.Check{
 		Good:     `INSERT INTO queens (queen_id, name, bred_in) VALUES (900, 'Beatrix', 2026)`,
 		Near:     []string{`SELECT hive_id FROM hives WHERE name = "other_name"`},
 	}},
-	Kinds: syntax.Kinds(syntax.KindName),
-	Run: func(p *check.Pass, n syntax.Node) {
-		name := n.(*syntax.Name)
+	On: check.Names(func(p *check.Pass, name *syntax.Name) {
 		certainty, ok := meantAsText(p, name)
 		if !ok {
 			return
@@ -188,7 +200,7 @@ var doubleQuotedText = &check.Check{
 		f.Mends = []check.Mend{{Title: "put it in single quotes", Effect: effect,
 			Edits: []text.Edit{check.Replace(name.Span(), "'"+strings.ReplaceAll(plain(p, name.Last()), "'", "''")+"'")}}}
 		p.Report(f)
-	},
+	}).Bare().Quoted(),
 }
 
 // meantAsText reports whether a name in double quotes stands where text would, and
@@ -261,14 +273,13 @@ var needsQuoting = &check.Check{
 		Dialect: dialect.Postgres,
 		Bad:     `CREATE TABLE apiary_visits (visit_id integer PRIMARY KEY, "visit day" date)`,
 		Good:    `CREATE TABLE apiary_visits (visit_id integer PRIMARY KEY, visit_day date)`,
-		Near:    []string{`CREATE TABLE apiary_visits (visit_id integer PRIMARY KEY, "visit_day" date)`},
+		Near:    []string{"CREATE TABLE apiary_visits (visit_id integer PRIMARY KEY, visit_day date)", "CREATE TABLE \"apiary_visits\" (visit_id integer PRIMARY KEY)", `CREATE TABLE apiary_visits (visit_id integer PRIMARY KEY, "visit_day" date)`},
 	}, {
 		Dialect: dialect.Postgres,
 		Bad:     `CREATE TABLE visits (visit_id integer PRIMARY KEY, "order" integer)`,
 		Good:    `CREATE TABLE visits (visit_id integer PRIMARY KEY, place integer)`,
 	}},
-	Kinds: syntax.Kinds(syntax.KindCreateTable, syntax.KindColumnDef),
-	Run: func(p *check.Pass, n syntax.Node) {
+	On: check.Kinds(func(p *check.Pass, n syntax.Node) {
 		var id syntax.Ident
 		what := "column"
 		switch n := n.(type) {
@@ -294,5 +305,5 @@ var needsQuoting = &check.Check{
 			Why:     why,
 			Mends:   []check.Mend{{Title: "choose a plain name", Effect: check.ByHand}},
 		})
-	},
+	}, syntax.KindCreateTable, syntax.KindColumnDef),
 }

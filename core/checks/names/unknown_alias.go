@@ -32,34 +32,30 @@ var unknownAlias = &check.Check{
 		Dialect: dialect.Oracle,
 		Near:    []string{"SELECT hive_ids.NEXTVAL FROM dual"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindName, syntax.KindStar, syntax.KindWindow),
-	Run:   runUnknownAlias,
+	On: check.Names(unknownQualifierOfName, bind.NoSource).And(check.Nodes(unknownQualifierOfStar)).And(check.Nodes(unknownWindow)),
 }
 
-func runUnknownAlias(p *check.Pass, n syntax.Node) {
-	switch n := n.(type) {
-	case *syntax.Name:
-		if u := p.Use(n); u.Status == bind.NoSource && p.Tells(n) {
-			unknownQualifier(p, n.Qualifier(), u.Scope)
-		}
-	case *syntax.Star:
-		sel := p.SelectOf(n)
-		if len(n.Qualifier) != 1 || sel == nil || !p.Tells(n) {
-			return
-		}
-		scope := p.Scope(sel)
-		for at := scope; at != nil; at = at.Parent {
-			for _, s := range at.Sources {
-				if s.Name.Sym == n.Qualifier[0].Sym || s.Name.Sym == 0 {
-					return
-				}
+func unknownQualifierOfName(p *check.Pass, n *syntax.Name) {
+	if p.Tells(n) {
+		unknownQualifier(p, n.Qualifier(), p.Use(n).Scope)
+	}
+}
+
+func unknownQualifierOfStar(p *check.Pass, n *syntax.Star) {
+	sel := p.SelectOf(n)
+	if len(n.Qualifier) != 1 || sel == nil || !p.Tells(n) {
+		return
+	}
+	scope := p.Scope(sel)
+	for at := scope; at != nil; at = at.Parent {
+		for _, s := range at.Sources {
+			if s.Name.Sym == n.Qualifier[0].Sym || s.Name.Sym == 0 {
+				return
 			}
 		}
-		if p.TellsNames(scope) {
-			unknownQualifier(p, n.Qualifier[0], scope)
-		}
-	case *syntax.Window:
-		unknownWindow(p, n)
+	}
+	if p.TellsNames(scope) {
+		unknownQualifier(p, n.Qualifier[0], scope)
 	}
 }
 

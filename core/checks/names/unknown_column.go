@@ -40,48 +40,51 @@ var unknownColumn = &check.Check{
 		Dialect: dialect.SQLite,
 		Near:    []string{"INSERT INTO keepers (rowid, name, joined_on) VALUES (900, 'Ada', '2026-01-01')", "SELECT rowid, name FROM hives", `SELECT name FROM hives WHERE name = "Ash"`},
 	}},
-	Kinds: syntax.Kinds(syntax.KindName, syntax.KindJoin, syntax.KindInsert, syntax.KindUpdate),
-	Run:   runUnknownColumn,
+	On: check.Names(runUnknownColumn, bind.Missing).And(check.Nodes(unknownInUsing)).And(check.Nodes(unknownInInsert)).And(check.Nodes(unknownInUpdate)),
 }
 
 // unknownTargets reports columns that INSERT or SET is to fill and the table does
 // not have.
-func unknownTargets(p *check.Pass, table syntax.TableExpr, columns []syntax.Ident) {
+func unknownTargets(p *check.Pass, table syntax.TableExpr, columns []syntax.Ident, set []*syntax.Assign) {
+	if len(columns) == 0 && len(set) == 0 || !p.Tells(table) {
+		return
+	}
 	s := p.SourceAt(table)
-	if s == nil || !s.Complete || s.SchemaTable() == nil || s.SchemaTable().IsView || !p.Tells(table) || !p.TellsNames(s.Scope) {
+	if s == nil || !s.Complete || s.SchemaTable() == nil || s.SchemaTable().IsView || !p.TellsNames(s.Scope) {
 		return
 	}
 	for _, id := range columns {
-		name := p.Names.String(id.Sym)
-		if slices.Contains(s.ColumnSyms(), id.Sym) || s.SchemaTable().Column(name) >= 0 || p.Src[id.Span.Start] == '@' || p.Src[id.Span.Start] >= 0x80 {
-			continue
+		unknownTarget(p, s, id)
+	}
+	for _, a := range set {
+		if n, ok := a.Target.(*syntax.Name); ok && len(n.Parts) == 1 {
+			unknownTarget(p, s, n.Parts[0])
 		}
-		switch name { // columns that no definition lists
-		case "rowid", "oid", "_rowid_", "row_start", "row_end":
-			continue
-		}
-		f := check.Finding{
-			Span: id.Span, Certainty: check.Certain,
-			Message: fmt.Sprintf("there is no column %s to write to", p.Ident(id)),
-			Why:     fmt.Sprintf("%s has no column of that name.", s.SchemaTable().Name),
-		}
-		if near := text.Nearest(name, columnNames(p, s)); near != "" {
-			f.Why = fmt.Sprintf("%s has no column of that name. Did you mean %s?", s.SchemaTable().Name, near)
-			f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(id.Span, p.Dialect.Name(near, false))}}}
-		}
-		p.Report(f)
 	}
 }
 
-// targetsOf lists the bare columns that assignments fill.
-func targetsOf(set []*syntax.Assign) []syntax.Ident {
-	var columns []syntax.Ident
-	for _, a := range set {
-		if n, ok := a.Target.(*syntax.Name); ok && len(n.Parts) == 1 {
-			columns = append(columns, n.Parts[0])
-		}
+func unknownTarget(p *check.Pass, s *bind.Source, id syntax.Ident) {
+	if slices.Contains(s.ColumnSyms(), id.Sym) {
+		return
 	}
-	return columns
+	name := p.Names.String(id.Sym)
+	if s.SchemaTable().Column(name) >= 0 || p.Src[id.Span.Start] == '@' || p.Src[id.Span.Start] >= 0x80 {
+		return
+	}
+	switch name { // columns that no definition lists
+	case "rowid", "oid", "_rowid_", "row_start", "row_end":
+		return
+	}
+	f := check.Finding{
+		Span: id.Span, Certainty: check.Certain,
+		Message: fmt.Sprintf("there is no column %s to write to", p.Ident(id)),
+		Why:     fmt.Sprintf("%s has no column of that name.", s.SchemaTable().Name),
+	}
+	if near := text.Nearest(name, columnNames(p, s)); near != "" {
+		f.Why = fmt.Sprintf("%s has no column of that name. Did you mean %s?", s.SchemaTable().Name, near)
+		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(id.Span, p.Dialect.Name(near, false))}}}
+	}
+	p.Report(f)
 }
 
 // unknownInUsing reports a column of USING that one side of the join lacks.
@@ -109,31 +112,26 @@ func unknownInUsing(p *check.Pass, j *syntax.Join) {
 	}
 }
 
-func runUnknownColumn(p *check.Pass, n syntax.Node) {
-	switch n := n.(type) {
-	case *syntax.Join:
-		unknownInUsing(p, n)
-		return
-	case *syntax.Insert:
-		unknownTargets(p, n.Table, n.Columns)
-		unknownTargets(p, n.Table, targetsOf(n.Set))
-		return
-	case *syntax.Update:
-		if ref, ok := n.Table.(*syntax.TableRef); ok { // not where FROM names it
-			unknownTargets(p, ref, targetsOf(n.Set))
-		}
-		return
+func unknownInInsert(p *check.Pass, n *syntax.Insert) {
+	unknownTargets(p, n.Table, n.Columns, n.Set)
+}
+
+func unknownInUpdate(p *check.Pass, n *syntax.Update) {
+	if ref, ok := n.Table.(*syntax.TableRef); ok { // not where FROM names it
+		unknownTargets(p, ref, nil, n.Set)
 	}
-	name := n.(*syntax.Name)
+}
+
+func runUnknownColumn(p *check.Pass, name *syntax.Name) {
 	u := p.Use(name)
-	if u.Status != bind.Missing || !p.Tells(name) || aliasBeside(p, name) {
+	if !p.Tells(name) || aliasBeside(p, name) {
 		return
 	}
 	if _, ok := meantAsText(p, name); ok {
 		return // name.double-quoted-text tells
 	}
 	column := p.Ident(name.Last())
-	sources := u.Candidates
+	sources := u.Candidates()
 	if len(name.Parts) == 1 {
 		sources = u.Scope.Sources
 	}
@@ -187,9 +185,6 @@ func has(p *check.Pass, sources []*bind.Source) string {
 
 // ownersOf lists up to three tables that have a column.
 func ownersOf(p *check.Pass, sym syntax.Sym) []string {
-	if p.Schema == nil {
-		return nil
-	}
 	var owners []string
 	for _, t := range p.Schema.Tables() {
 		if t.Column(p.Names.String(sym)) >= 0 && len(owners) < 3 {

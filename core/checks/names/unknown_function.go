@@ -29,17 +29,16 @@ var unknownFunction = &check.Check{
 		Bad:     "SELECT SUBSTRNG(name, 2) FROM hives",
 		Good:    "SELECT substring(name, 2) FROM hives",
 	}},
-	Kinds: syntax.Kinds(syntax.KindCall),
-	Run:   runUnknownFunction,
+	On: check.Calls(runUnknownFunction).In(dialect.Listing),
 }
 
-func runUnknownFunction(p *check.Pass, n syntax.Node) {
-	c := n.(*syntax.Call)
-	if len(c.Name) != 1 || c.Name[0].Quoted || !p.Dialect.ListsFunctions() || len(p.Stmt.Errors) > 0 {
+func runUnknownFunction(p *check.Pass, c *syntax.Call) {
+	if len(c.Name) != 1 || c.Name[0].Quoted || len(p.Stmt.Errors) > 0 {
 		return
 	}
-	name := p.FunctionName(c)
-	if _, ok := p.Dialect.Arity(name); ok || dialect.Function(name) != dialect.UnknownFunction || p.Schema.HasRoutine(name) {
+	called := p.Function(c)
+	name := called.Name
+	if called.Listed || called.Kind != dialect.UnknownFunction || p.Schema.HasRoutine(name) {
 		return // of functions of other databases syntax.other-dialect tells
 	}
 	if p.Src[c.Span().End-1] != ')' && c.Over == nil && c.Filter == nil {

@@ -5,6 +5,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -28,16 +29,11 @@ var unknownTable = &check.Check{
 		NoSchema: true,
 		Near:     []string{"SELECT name FROM swarms"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete, syntax.KindInsert, syntax.KindMerge),
-	Run:   runUnknownTable,
+	On: check.Kinds(runUnknownTable, syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete, syntax.KindInsert, syntax.KindMerge).With(facts.Strange),
 }
 
 func runUnknownTable(p *check.Pass, n syntax.Node) {
-	scope := p.Scope(n)
-	if scope == nil {
-		return
-	}
-	for _, s := range scope.Sources {
+	for _, s := range p.Scope(n).Sources {
 		ref, ok := s.Node.(*syntax.TableRef)
 		if !s.Unknown || !ok || p.Ident(s.Name) == "" {
 			continue

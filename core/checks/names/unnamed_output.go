@@ -31,23 +31,20 @@ var unnamedOutput = &check.Check{
 		Bad:     "CREATE VIEW hive_counts AS SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id",
 		Good:    "CREATE VIEW hive_counts AS SELECT apiary_id, COUNT(*) AS row_count FROM hives GROUP BY apiary_id",
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelect),
-	Run:   runUnnamedOutput,
+	On: check.Nodes(runUnnamedOutput),
 }
 
-func runUnnamedOutput(p *check.Pass, n syntax.Node) {
-	sel := n.(*syntax.Select)
+func runUnnamedOutput(p *check.Pass, sel *syntax.Select) {
 	q := p.OwnQuery(sel)
 	if q == nil {
 		return
 	}
-	where, named := becomes(p, q)
-	certainty := check.Certain
+	named, certainty := becomes(p, q), check.Certain
 	if !named {
-		if _, top := p.Parent(q).(*syntax.SelectStmt); !top || len(sel.Into) > 0 {
+		if _, top := p.Parent(q).(*syntax.SelectStmt); !top || len(sel.Into) > 0 || !p.Wants(check.Possible) {
 			return
 		}
-		where, certainty = "the result", check.Possible
+		certainty = check.Possible
 	}
 	for _, item := range sel.Items {
 		switch x := syntax.Unparen(item.X).(type) {
@@ -72,6 +69,10 @@ func runUnnamedOutput(p *check.Pass, n syntax.Node) {
 		}
 		if !item.Alias.IsZero() {
 			continue
+		}
+		where := "the result"
+		if named {
+			where = madeOf(p, q)
 		}
 		f := check.Finding{
 			Span: item.Span(), Context: sel.Span(), Certainty: certainty,

@@ -1,11 +1,13 @@
 package names
 
 import (
+	"cmp"
 	"fmt"
 	"slices"
 
 	"justlens/core/bind"
 	"justlens/core/check"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -26,39 +28,29 @@ var unqualifiedColumn = &check.Check{
 			"SELECT h.name, i.mites AS m FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id ORDER BY m",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelect),
-	Run:   runUnqualifiedColumn,
+	On: check.Nodes(runUnqualifiedColumn).With(facts.Several | facts.BareNames),
 }
 
-func runUnqualifiedColumn(p *check.Pass, n syntax.Node) {
-	sel := n.(*syntax.Select)
+func runUnqualifiedColumn(p *check.Pass, sel *syntax.Select) {
 	scope := p.Scope(sel)
-	if scope == nil || len(scope.Sources) < 2 || scope.Natural || sel.From == nil {
+	if scope.Natural {
 		return
 	}
 	var bare []*syntax.Name
-	look := func(n syntax.Node) bool {
-		name, ok := n.(*syntax.Name)
-		if !ok || len(name.Parts) > 1 {
-			return true
-		}
+	for _, name := range scope.Bare {
 		u, sym := p.Use(name), name.Last().Sym
 		if u.Status != bind.Resolved || u.Scope != scope || u.Outer || u.Source.Name.IsZero() {
-			return true
+			continue
 		}
 		// A qualifier must not change what is meant.
 		if scope.Item(sym) == nil && !slices.Contains(scope.Merged, sym) && oneOfItsName(scope, u.Source) {
 			bare = append(bare, name)
 		}
-		return true
-	}
-	syntax.Inspect(sel, look)
-	if q := p.OwnQuery(sel); q != nil && q.OrderBy != nil {
-		syntax.Inspect(q.OrderBy, look)
 	}
 	if len(bare) == 0 {
 		return
 	}
+	slices.SortFunc(bare, func(a, b *syntax.Name) int { return cmp.Compare(a.Span().Start, b.Span().Start) })
 	first := bare[0]
 	f := check.Finding{
 		Span: first.Span(), Context: sel.Span(), Certainty: check.Certain,

@@ -5,6 +5,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -36,13 +37,11 @@ var equals = &check.Check{
 		Dialect: dialect.SQLServer,
 		Near:    []string{"SELECT moved_on = NULL, name FROM hives"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindBinary),
-	Run:   runEquals,
+	On: check.Comparisons(runEquals).With(facts.LiteralSide),
 }
 
-func runEquals(p *check.Pass, n syntax.Node) {
-	b := n.(*syntax.Binary)
-	if !b.Op.IsComparison() || !isNull(b.X) && !isNull(b.Y) {
+func runEquals(p *check.Pass, b *syntax.Binary) {
+	if !isNull(b.X) && !isNull(b.Y) {
 		return
 	}
 	if isAssignment(p, b) {

@@ -2,9 +2,11 @@ package nulls
 
 import (
 	"fmt"
+	"slices"
 
 	"justlens/core/bind"
 	"justlens/core/check"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -30,37 +32,34 @@ var inequalityDrops = &check.Check{
 		Bad:  "SELECT name FROM hives WHERE apiary_id = 1 AND queen_id NOT IN (3, 4)",
 		Good: "SELECT name FROM hives WHERE apiary_id = 1 AND (queen_id NOT IN (3, 4) OR queen_id IS NULL)",
 	}},
-	Kinds: syntax.Kinds(syntax.KindWhere),
-	Run: func(p *check.Pass, n syntax.Node) {
-		where := n.(*syntax.Where)
-		count := 0
-		syntax.Conjuncts(where.Cond, func(syntax.Expr) { count++ })
-		if count > longChain {
-			return
+	On: check.Clauses(runInequalityDrops).With(facts.Negated),
+}
+
+func runInequalityDrops(p *check.Pass, clause *facts.Clause) {
+	where, ok := clause.Node.(*syntax.Where)
+	operands := clause.Conjuncts.Operands
+	if !ok || len(operands) > longChain {
+		return
+	}
+	for i := range operands {
+		c := operands[i].X
+		column := refused(c)
+		if column == nil || p.Use(column).Status != bind.Resolved || p.Use(column).Source.Optional || p.Nullable(column) != facts.Yes {
+			continue
 		}
-		syntax.Conjuncts(where.Cond, func(c syntax.Expr) {
-			column := refused(c)
-			if column == nil || p.Nullable(column) != bind.Yes || p.Use(column).Status != bind.Resolved || p.Use(column).Source.Optional {
-				return
-			}
-			alone := true
-			syntax.Conjuncts(where.Cond, func(other syntax.Expr) {
-				alone = alone && (other == c || !mentions(p, other, column))
-			})
-			if !alone {
-				return
-			}
-			like := where.Span().Start
-			test := fmt.Sprintf(" %s %s %s)", p.Word(like, "OR"), p.Text(column), p.Word(like, "IS NULL"))
-			p.Report(check.Finding{
-				Span: c.Span(), Context: where.Span(), Certainty: check.Likely,
-				Message: fmt.Sprintf("rows where %s is NULL are left out as well", p.Brief(column)),
-				Why:     "For NULL the condition is neither true nor false, and only rows for which it is true are kept.",
-				Mends: []check.Mend{{Title: fmt.Sprintf("also keep rows where %s is NULL", p.Brief(column)), Effect: check.NewRows, Edits: []text.Edit{
-					check.Insert(c.Span().Start, "("), check.Insert(c.Span().End, test)}}},
-			})
+		if slices.ContainsFunc(operands, func(other facts.Condition) bool { return other.X != c && mentions(p, other.X, column) }) {
+			continue
+		}
+		like := where.Span().Start
+		test := fmt.Sprintf(" %s %s %s)", p.Word(like, "OR"), p.Text(column), p.Word(like, "IS NULL"))
+		p.Report(check.Finding{
+			Span: c.Span(), Context: where.Span(), Certainty: check.Likely,
+			Message: fmt.Sprintf("rows where %s is NULL are left out as well", p.Brief(column)),
+			Why:     "For NULL the condition is neither true nor false, and only rows for which it is true are kept.",
+			Mends: []check.Mend{{Title: fmt.Sprintf("also keep rows where %s is NULL", p.Brief(column)), Effect: check.NewRows, Edits: []text.Edit{
+				check.Insert(c.Span().Start, "("), check.Insert(c.Span().End, test)}}},
 		})
-	},
+	}
 }
 
 // longChain is a number of conditions up to which each is compared with each.

@@ -4,4 +4,4 @@ package nulls
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{equals, notInSubquery, inequalityDrops}
+var Checks = []*check.Check{equals, inList, notInSubquery, inequalityDrops}

@@ -6,6 +6,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -40,12 +41,10 @@ var notInSubquery = &check.Check{
 		Bad:     "SELECT name FROM queens WHERE NOT queen_id IN (SELECT queen_id FROM hives)",
 		Good:    "SELECT name FROM queens WHERE NOT EXISTS (SELECT 1 FROM hives WHERE hives.queen_id = queens.queen_id)",
 	}},
-	Kinds: syntax.Kinds(syntax.KindIn),
-	Run:   runNotInSubquery,
+	On: check.Nodes(runNotInSubquery),
 }
 
-func runNotInSubquery(p *check.Pass, n syntax.Node) {
-	in := n.(*syntax.In)
+func runNotInSubquery(p *check.Pass, in *syntax.In) {
 	if in.Query == nil {
 		return
 	}
@@ -64,9 +63,9 @@ func runNotInSubquery(p *check.Pass, n syntax.Node) {
 	column := sel.Items[0].X
 	f := check.Finding{Span: span}
 	switch p.Nullable(column) {
-	case bind.No:
+	case facts.No:
 		return
-	case bind.Yes:
+	case facts.Yes:
 		f.Certainty = check.Certain
 		f.Message = fmt.Sprintf("if any %s is NULL, NOT IN finds no rows at all", where(p, column))
 	default:

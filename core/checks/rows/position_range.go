@@ -22,9 +22,11 @@ var positionRange = &check.Check{
 		Dialect: dialect.Postgres,
 		Bad:     "SELECT apiary_id, COUNT(*) FROM hives GROUP BY 3",
 		Good:    "SELECT apiary_id, COUNT(*) FROM hives GROUP BY 1",
+	}, {
+		Bad:  "SELECT * FROM hives ORDER BY 9",
+		Good: "SELECT * FROM hives ORDER BY 7",
 	}},
-	Kinds: syntax.Kinds(syntax.KindOrderBy, syntax.KindGroupBy),
-	Run:   runPositionRange,
+	On: check.Kinds(runPositionRange, syntax.KindOrderBy, syntax.KindGroupBy),
 }
 
 func runPositionRange(p *check.Pass, n syntax.Node) {
@@ -43,7 +45,7 @@ func runPositionRange(p *check.Pass, n syntax.Node) {
 		}
 	case *syntax.GroupBy:
 		sel, ok := p.Parent(n).(*syntax.Select)
-		if !ok || p.Dialect == dialect.SQLServer || p.Dialect == dialect.Oracle || p.Dialect == dialect.ANSI {
+		if !ok || !p.Dialect.Has(dialect.GroupByPosition) {
 			return
 		}
 		body, keys, clause = sel, n.Items, "GROUP BY"

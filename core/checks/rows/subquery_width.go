@@ -18,6 +18,8 @@ var subqueryWidth = &check.Check{
 		Bad:  "SELECT name FROM hives WHERE hive_id IN (SELECT hive_id, weight_kg FROM harvests)",
 		Good: "SELECT name FROM hives WHERE hive_id IN (SELECT hive_id FROM harvests)",
 		Near: []string{
+			"SELECT name, (SELECT COUNT(*) FROM harvests) AS n FROM hives",
+			"WITH heavy (hive) AS (SELECT hive_id FROM harvests) SELECT hive FROM heavy",
 			"SELECT name FROM hives h WHERE EXISTS (SELECT hive_id, weight_kg FROM harvests g WHERE g.hive_id = h.hive_id)",
 			"SELECT name FROM hives WHERE (hive_id, frame_count) IN (SELECT hive_id, weight_kg FROM harvests)",
 		},
@@ -27,9 +29,11 @@ var subqueryWidth = &check.Check{
 	}, {
 		Bad:  "WITH heavy (hive, kg) AS (SELECT hive_id FROM harvests) SELECT hive FROM heavy",
 		Good: "WITH heavy (hive) AS (SELECT hive_id FROM harvests) SELECT hive FROM heavy",
+	}, {
+		Bad:  "SELECT name FROM hives WHERE hive_id IN (SELECT * FROM harvests)",
+		Good: "SELECT name FROM hives WHERE hive_id IN (SELECT hive_id FROM harvests)",
 	}},
-	Kinds: syntax.Kinds(syntax.KindSubquery, syntax.KindIn, syntax.KindCTE),
-	Run:   runSubqueryWidth,
+	On: check.Kinds(runSubqueryWidth, syntax.KindSubquery, syntax.KindIn, syntax.KindCTE),
 }
 
 func runSubqueryWidth(p *check.Pass, n syntax.Node) {

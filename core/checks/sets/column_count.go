@@ -17,15 +17,13 @@ var columnCount = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT name FROM hives UNION ALL SELECT name, colour FROM queens",
 		Good: "SELECT name FROM hives UNION ALL SELECT name FROM queens",
-		Near: []string{"SELECT name, apiary_id FROM hives UNION ALL SELECT name, queen_id FROM queens"},
+		Near: []string{"SELECT name FROM hives UNION ALL SELECT name FROM queens", "SELECT name, hive_id FROM hives UNION SELECT name, queen_id FROM queens", "SELECT name, apiary_id FROM hives UNION ALL SELECT name, queen_id FROM queens"},
 	}, {
 		Bad:  "SELECT * FROM hives EXCEPT SELECT * FROM queens",
 		Good: "SELECT hive_id FROM hives EXCEPT SELECT queen_id FROM queens",
 		Near: []string{"SELECT * FROM hives WHERE hive_id = 1 UNION ALL SELECT * FROM hives WHERE hive_id = 2"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindSetOp),
-	Run: func(p *check.Pass, n syntax.Node) {
-		op := n.(*syntax.SetOp)
+	On: check.Nodes(func(p *check.Pass, op *syntax.SetOp) {
 		left, ok := p.Width(op.Left)
 		right, also := p.Width(op.Right)
 		if !ok || !also || left == right {
@@ -37,7 +35,7 @@ var columnCount = &check.Check{
 			Why:     "All branches of a set operation need the same number of columns.",
 			Mends:   []check.Mend{{Title: "select as many columns in both, in the same order", Effect: check.ByHand}},
 		})
-	},
+	}),
 }
 
 func columns(n int) string {

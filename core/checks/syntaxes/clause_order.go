@@ -33,30 +33,43 @@ var clauseOrder = &check.Check{
 		Good:    "SELECT keeper_id FROM hives WHERE apiary_id = 2 GROUP BY keeper_id",
 		Near:    []string{"SELECT keeper_id, COUNT(*) FROM hives HAVING COUNT(*) > 2 GROUP BY keeper_id"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindSelect),
-	Run:   runClauseOrder,
+	On: check.Nodes(runClauseOrder),
 }
 
-// placed is a clause with its name and its place in the order.
+// placed is a clause with its name.
 type placed struct {
-	rank int
 	name string
 	node syntax.Node
 }
 
-func runClauseOrder(p *check.Pass, n syntax.Node) {
-	clauses := inTextOrder(p, n.(*syntax.Select))
-	for i, c := range clauses {
+func runClauseOrder(p *check.Pass, sel *syntax.Select) {
+	var room [6]placed
+	clauses := inOrder(p, sel, room[:0])
+	for i := range clauses {
+		if i > 0 && clauses[i].node.Span().Start < clauses[i-1].node.Span().Start {
+			tellOrder(p, clauses)
+			return
+		}
+	}
+}
+
+// tellOrder reports the first clause of the text that stands before one it belongs
+// behind. The clauses are in the order in which they belong.
+func tellOrder(p *check.Pass, clauses []placed) {
+	inText := slices.SortedFunc(slices.Values(clauses), func(a, b placed) int {
+		return cmp.Compare(a.node.Span().Start, b.node.Span().Start)
+	})
+	for i, c := range inText {
 		last := -1
-		for k := i + 1; k < len(clauses); k++ {
-			if clauses[k].rank < c.rank {
+		for k := i + 1; k < len(inText); k++ {
+			if slices.Index(clauses, inText[k]) < slices.Index(clauses, c) {
 				last = k
 			}
 		}
 		if last < 0 {
 			continue
 		}
-		after := clauses[last]
+		after := inText[last]
 		verdicts := p.Check.Verdicts
 		if c.name == "HAVING" && after.name == "GROUP BY" {
 			verdicts = verdicts.But(check.Fine, dialect.With(dialect.HavingFirst))
@@ -71,40 +84,35 @@ func runClauseOrder(p *check.Pass, n syntax.Node) {
 			Mends: []check.Mend{{
 				Title:  fmt.Sprintf("move %s behind %s", c.name, after.name),
 				Effect: check.NewRows,
-				Edits:  move(p, c.node, clauses[i+1].node, after.node),
+				Edits:  move(p, c.node, inText[i+1].node, after.node),
 			}},
 		})
 		return
 	}
 }
 
-// inTextOrder lists the clauses as they stand in the text.
-func inTextOrder(p *check.Pass, s *syntax.Select) []placed {
-	var clauses []placed
-	add := func(rank int, name string, n syntax.Node) { clauses = append(clauses, placed{rank, name, n}) }
+// inOrder lists the clauses in the order in which they belong.
+func inOrder(p *check.Pass, s *syntax.Select, clauses []placed) []placed {
 	if s.From != nil {
-		add(1, "FROM", s.From)
+		clauses = append(clauses, placed{"FROM", s.From})
 	}
 	if s.Where != nil {
-		add(2, "WHERE", s.Where)
+		clauses = append(clauses, placed{"WHERE", s.Where})
 	}
 	if s.GroupBy != nil {
-		add(3, "GROUP BY", s.GroupBy)
+		clauses = append(clauses, placed{"GROUP BY", s.GroupBy})
 	}
 	if s.Having != nil {
-		add(4, "HAVING", s.Having)
+		clauses = append(clauses, placed{"HAVING", s.Having})
 	}
 	if q := p.OwnQuery(s); q != nil {
 		if q.OrderBy != nil {
-			add(5, "ORDER BY", q.OrderBy)
+			clauses = append(clauses, placed{"ORDER BY", q.OrderBy})
 		}
 		if q.Limit != nil {
-			add(6, "the row limit", q.Limit)
+			clauses = append(clauses, placed{"the row limit", q.Limit})
 		}
 	}
-	slices.SortFunc(clauses, func(a, b placed) int {
-		return cmp.Compare(a.node.Span().Start, b.node.Span().Start)
-	})
 	return clauses
 }
 

@@ -31,9 +31,8 @@ var newerVersion = &check.Check{
 		Good: "DELETE FROM sales WHERE sale_id = 3",
 		Near: []string{"UPDATE hives SET name = q.name FROM queens q WHERE q.queen_id = hives.queen_id"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindMerge, syntax.KindWith, syntax.KindCTE, syntax.KindCall, syntax.KindInsert, syntax.KindUpdate,
-		syntax.KindDelete, syntax.KindSetOp, syntax.KindJoin, syntax.KindOrderItem, syntax.KindDerived, syntax.KindQuery, syntax.KindIs),
-	Run: runNewerVersion,
+	On: check.Kinds(runNewerVersion, syntax.KindMerge, syntax.KindWith, syntax.KindCTE, syntax.KindCall, syntax.KindInsert, syntax.KindUpdate,
+		syntax.KindDelete, syntax.KindSetOp, syntax.KindJoin, syntax.KindOrderItem, syntax.KindDerived, syntax.KindQuery, syntax.KindIs).Versioned(),
 }
 
 // since tells with which version a construct came to each database; those left
@@ -59,9 +58,6 @@ var (
 )
 
 func runNewerVersion(p *check.Pass, n syntax.Node) {
-	if p.Version == 0 {
-		return
-	}
 	name, span, from := datedConstruct(p, n)
 	came, known := from[p.Dialect]
 	if !known || p.Version >= came {

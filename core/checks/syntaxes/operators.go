@@ -5,6 +5,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -17,24 +18,19 @@ var doubleEquals = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT name FROM hives WHERE hive_id == 1",
 		Good: "SELECT name FROM hives WHERE hive_id = 1",
-		Near: []string{"SELECT name FROM hives WHERE hive_id = 1 AND name <> '=='"},
+		Near: []string{"SELECT name FROM hives WHERE hive_id = 1", "SELECT name FROM hives WHERE hive_id = 1 AND name <> '=='"},
 	}, {
 		Dialect: dialect.SQLite,
 		Near:    []string{"SELECT name FROM hives WHERE hive_id == 1"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindBinary),
-	Run: func(p *check.Pass, n syntax.Node) {
-		b := n.(*syntax.Binary)
-		if b.Op != syntax.OpEqual || b.OpSpan.Len() != 2 {
-			return
-		}
+	On: check.Operators(func(p *check.Pass, b *syntax.Binary) {
 		p.Report(check.Finding{
 			Span: b.OpSpan, Certainty: check.Certain,
 			Message: "== is not SQL's way to compare",
 			Why:     "Write one =, which asks whether two values are equal.",
 			Mends:   []check.Mend{{Title: "write =", Effect: check.SameRows, Edits: []text.Edit{check.Replace(b.OpSpan, "=")}}},
 		})
-	},
+	}, syntax.OpEqual).With(facts.TwoSigns),
 }
 
 var turnedOperator = &check.Check{
@@ -45,18 +41,13 @@ var turnedOperator = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT name FROM hives WHERE frame_count =< 10",
 		Good: "SELECT name FROM hives WHERE frame_count <= 10",
-		Near: []string{"SELECT name FROM hives WHERE frame_count <= 10 AND name <> '=<'"},
+		Near: []string{"SELECT name FROM hives WHERE frame_count >= 10", "SELECT name FROM hives WHERE frame_count <> 10", "SELECT name FROM hives WHERE frame_count <= 10 AND name <> '=<'"},
 	}, {
 		Dialect: dialect.MariaDB,
 		Bad:     "SELECT name FROM hives WHERE frame_count >< 10",
 		Good:    "SELECT name FROM hives WHERE frame_count <> 10",
 	}},
-	Kinds: syntax.Kinds(syntax.KindBinary),
-	Run: func(p *check.Pass, n syntax.Node) {
-		b := n.(*syntax.Binary)
-		if b.Op != syntax.OpOther {
-			return
-		}
+	On: check.Operators(func(p *check.Pass, b *syntax.Binary) {
 		written, meant := text.View(p.Src, b.OpSpan), ""
 		switch written {
 		case "=<":
@@ -72,7 +63,7 @@ var turnedOperator = &check.Check{
 			Why:     fmt.Sprintf("Write %s: the database knows no operator with the signs the other way round.", meant),
 			Mends:   []check.Mend{{Title: "write " + meant, Effect: check.NewRows, Edits: []text.Edit{check.Replace(b.OpSpan, meant)}}},
 		})
-	},
+	}, syntax.OpOther),
 }
 
 var emptyList = &check.Check{
@@ -83,11 +74,9 @@ var emptyList = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT name FROM hives WHERE hive_id IN ()",
 		Good: "SELECT name FROM hives WHERE hive_id IN (NULL)",
-		Near: []string{"SELECT name FROM hives WHERE hive_id IN (1)", "SELECT name FROM hives WHERE hive_id IN (SELECT hive_id FROM hives)"},
+		Near: []string{"SELECT name FROM hives WHERE hive_id IN (NULL)", "SELECT name FROM hives WHERE hive_id IN (1)", "SELECT name FROM hives WHERE hive_id IN (SELECT hive_id FROM hives)"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindIn),
-	Run: func(p *check.Pass, n syntax.Node) {
-		in := n.(*syntax.In)
+	On: check.Nodes(func(p *check.Pass, in *syntax.In) {
 		if len(in.List) > 0 || in.Query != nil || in.Other != nil {
 			return
 		}
@@ -97,7 +86,7 @@ var emptyList = &check.Check{
 			Why:     "IN needs at least one value; with none, leave the condition out or write one that is false.",
 			Mends:   []check.Mend{{Title: "put a value into the list, or leave the condition out where there is none", Effect: check.ByHand}},
 		})
-	},
+	}),
 }
 
 var minusMinus = &check.Check{
@@ -116,7 +105,7 @@ var minusMinus = &check.Check{
 			"SELECT frame_count - -1 FROM hives",
 		},
 	}},
-	Statement: runMinusMinus,
+	On: check.Statements(runMinusMinus),
 }
 
 func runMinusMinus(p *check.Pass) {

@@ -2,10 +2,13 @@ package syntaxes
 
 import (
 	"fmt"
+	"maps"
+	"slices"
 	"strings"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -46,10 +49,25 @@ var otherDialect = &check.Check{
 		Good:    "SELECT name FROM hives ORDER BY name FETCH FIRST 3 ROWS ONLY",
 		Near:    []string{"SELECT NVL(moved_on, SYSDATE) FROM hives"},
 	}},
-	Kinds: syntax.Kinds(syntax.KindQuery, syntax.KindSelect, syntax.KindCast, syntax.KindLike, syntax.KindBinary, syntax.KindCall,
-		syntax.KindOuterMark, syntax.KindJoin, syntax.KindInsert, syntax.KindUpdate, syntax.KindDelete, syntax.KindIs, syntax.KindTableRef, syntax.KindSetOp, syntax.KindQuantified),
-	Run: runOtherDialect,
+	On: check.Nodes(foreignLimit).With(facts.Limited).In(named).And(
+		check.Nodes(foreignSelect).In(named)).And(
+		check.Nodes(foreignCast).In(named &^ castsByColons)).And(
+		check.Nodes(foreignLike).In(named &^ hasILike)).And(
+		check.Operators(foreignOperator, syntax.OpNullSafeEqual, syntax.OpConcat).In(named)).And(
+		check.Calls(foreignCall, slices.Collect(maps.Keys(foreignFunctions))...).In(named)).And(
+		check.Nodes(foreignMark).In(named)).And(
+		check.Nodes(foreignJoin).In(named)).And(
+		check.Nodes(foreignInsert).In(named)).And(
+		check.Nodes(foreignUpdate).In(named)).And(
+		check.Nodes(foreignDelete).In(named)).And(
+		check.Nodes(foreignIs).In(named)).And(
+		check.Nodes(foreignAs).In(dialect.In(dialect.Oracle))).And(
+		check.Nodes(foreignQuantified).In(dialect.In(dialect.SQLite))).And(
+		check.Nodes(foreignMinus).In(named)),
 }
+
+// named are the dialects of databases; of the standard nobody has said which it is.
+const named = dialect.Everywhere &^ (1 << dialect.ANSI)
 
 // foreign is a construct that only some databases have.
 type foreign struct {
@@ -60,12 +78,9 @@ type foreign struct {
 	sure  check.Certainty
 }
 
-func runOtherDialect(p *check.Pass, n syntax.Node) {
-	if p.Dialect == dialect.ANSI {
-		return // nobody has said which database it is
-	}
-	f, ok := foreignIn(p, n)
-	if !ok || f.has.Has(p.Dialect) {
+// tell reports a construct that the database under review does not have.
+func (f foreign) tell(p *check.Pass) {
+	if f.has.Has(p.Dialect) {
 		return
 	}
 	why := "It belongs to other databases."
@@ -85,68 +100,66 @@ func runOtherDialect(p *check.Pass, n syntax.Node) {
 // would copy all before it.
 const longCast = 2000
 
-func foreignIn(p *check.Pass, n syntax.Node) (foreign, bool) {
-	switch n := n.(type) {
-	case *syntax.Query:
-		return foreignLimit(p, n)
-	case *syntax.Select:
-		return foreignSelect(p, n)
-	case *syntax.Cast:
-		if n.Type == nil || n.X == nil || n.Span().Start != n.X.Span().Start {
-			return foreign{}, false
-		}
-		owners := dialect.In(dialect.Postgres, dialect.Spark)
-		if owners.Has(p.Dialect) {
-			return foreign{}, false // a chain of them would be copied once for each
-		}
-		mends := byHand("cast by CAST")
-		if n.Span().Len() < longCast {
-			mends = replace("cast by CAST", n.Span(), fmt.Sprintf("CAST(%s AS %s)", p.Text(n.X), p.Text(n.Type)))
-		}
-		return foreign{"cast by ::", owners, n.Span(), mends, check.Certain}, true
-	case *syntax.Like:
-		if n.Op != syntax.OpILike {
-			return foreign{}, false
-		}
-		not := ""
-		if n.Not {
-			not = "NOT "
-		}
-		lower := fmt.Sprintf("LOWER(%s) %sLIKE LOWER(%s)", p.Text(n.X), not, p.Text(n.Pattern))
-		return foreign{"ILIKE", dialect.In(dialect.Postgres, dialect.Spark), n.OpSpan, replace("compare in lower case", n.Span(), lower), check.Certain}, true
-	case *syntax.Binary:
-		return foreignOperator(p, n)
-	case *syntax.Call:
-		return foreignCall(p, n)
-	case *syntax.OuterMark:
-		return foreign{"outer join by (+)", dialect.In(dialect.Oracle), n.Span(), byHand("write LEFT JOIN … ON"), check.Certain}, true
-	case *syntax.Join:
-		return foreignJoin(n)
-	case *syntax.Insert:
-		return foreignInsert(n)
-	case *syntax.Update:
-		if j, ok := n.Table.(*syntax.Join); ok {
-			return foreign{"JOIN before SET", dialect.In(dialect.MySQL, dialect.MariaDB), j.OpSpan, byHand(joinedWrite[p.Dialect]), check.Certain}, true
-		}
-	case *syntax.Delete:
-		return foreignDelete(p, n)
-	case *syntax.Is:
-		return foreignIs(p, n)
-	case *syntax.TableRef:
-		if as := n.Span(); n.As && !n.Alias.IsZero() {
-			as = text.Span{Start: n.Name[len(n.Name)-1].Span.End, End: n.Alias.Span.Start}
-			return foreign{"AS before the alias of a table", dialect.Everywhere &^ dialect.In(dialect.Oracle), n.Alias.Span,
-				replace("drop AS", as, " "), check.Certain}, p.Dialect == dialect.Oracle && !p.HasComment(as)
-		}
-	case *syntax.Quantified:
-		return foreign{"comparison with ANY or ALL of a subquery", dialect.Everywhere &^ dialect.In(dialect.SQLite), n.Span(), byHand("compare with MIN or MAX, or ask EXISTS"), check.Certain}, true
-	case *syntax.SetOp:
-		if n.Minus {
-			span := text.Span{Start: n.OpSpan.Start, End: n.OpSpan.Start + text.Pos(len("MINUS"))}
-			return foreign{"MINUS", dialect.In(dialect.Oracle, dialect.Spark), span, replace("write EXCEPT", span, p.Word(span.Start, "EXCEPT")), check.Certain}, true
-		}
+var (
+	castsByColons = dialect.In(dialect.Postgres, dialect.Spark)
+	hasILike      = dialect.In(dialect.Postgres, dialect.Spark)
+)
+
+func foreignCast(p *check.Pass, n *syntax.Cast) {
+	if n.Type == nil || n.X == nil || n.Span().Start != n.X.Span().Start {
+		return
 	}
-	return foreign{}, false
+	mends := byHand("cast by CAST")
+	if n.Span().Len() < longCast {
+		mends = replace("cast by CAST", n.Span(), fmt.Sprintf("CAST(%s AS %s)", p.Text(n.X), p.Text(n.Type)))
+	}
+	foreign{"cast by ::", castsByColons, n.Span(), mends, check.Certain}.tell(p)
+}
+
+func foreignLike(p *check.Pass, n *syntax.Like) {
+	if n.Op != syntax.OpILike {
+		return
+	}
+	not := ""
+	if n.Not {
+		not = "NOT "
+	}
+	lower := fmt.Sprintf("LOWER(%s) %sLIKE LOWER(%s)", p.Text(n.X), not, p.Text(n.Pattern))
+	foreign{"ILIKE", hasILike, n.OpSpan, replace("compare in lower case", n.Span(), lower), check.Certain}.tell(p)
+}
+
+func foreignMark(p *check.Pass, n *syntax.OuterMark) {
+	foreign{"outer join by (+)", dialect.In(dialect.Oracle), n.Span(), byHand("write LEFT JOIN … ON"), check.Certain}.tell(p)
+}
+
+func foreignUpdate(p *check.Pass, n *syntax.Update) {
+	if j, ok := n.Table.(*syntax.Join); ok {
+		foreign{"JOIN before SET", dialect.In(dialect.MySQL, dialect.MariaDB), j.OpSpan, byHand(joinedWrite[p.Dialect]), check.Certain}.tell(p)
+	}
+}
+
+// foreignAs tells AS before the alias of a table, which Oracle does not take.
+func foreignAs(p *check.Pass, n *syntax.TableRef) {
+	if !n.As || n.Alias.IsZero() {
+		return
+	}
+	as := text.Span{Start: n.Name[len(n.Name)-1].Span.End, End: n.Alias.Span.Start}
+	if !p.HasComment(as) {
+		foreign{"AS before the alias of a table", dialect.Everywhere &^ dialect.In(dialect.Oracle), n.Alias.Span,
+			replace("drop AS", as, " "), check.Certain}.tell(p)
+	}
+}
+
+func foreignQuantified(p *check.Pass, n *syntax.Quantified) {
+	foreign{"comparison with ANY or ALL of a subquery", dialect.Everywhere &^ dialect.In(dialect.SQLite), n.Span(),
+		byHand("compare with MIN or MAX, or ask EXISTS"), check.Certain}.tell(p)
+}
+
+func foreignMinus(p *check.Pass, n *syntax.SetOp) {
+	if n.Minus {
+		span := text.Span{Start: n.OpSpan.Start, End: n.OpSpan.Start + text.Pos(len("MINUS"))}
+		foreign{"MINUS", dialect.In(dialect.Oracle, dialect.Spark), span, replace("write EXCEPT", span, p.Word(span.Start, "EXCEPT")), check.Certain}.tell(p)
+	}
 }
 
 // joinedWrite says how a write looks at other tables.
@@ -157,22 +170,22 @@ var joinedWrite = map[dialect.Dialect]string{
 }
 
 // foreignDelete tells a join in the place of the one table that DELETE FROM names.
-func foreignDelete(p *check.Pass, n *syntax.Delete) (foreign, bool) {
+func foreignDelete(p *check.Pass, n *syntax.Delete) {
 	if n.From == nil || len(n.Targets) > 0 || n.Using != nil || len(n.From.Tables) != 1 {
-		return foreign{}, false
+		return
 	}
 	j, ok := n.From.Tables[0].(*syntax.Join)
 	if !ok {
-		return foreign{}, false
+		return
 	}
-	return foreign{"JOIN behind DELETE FROM", 0, j.OpSpan, byHand(joinedWrite[p.Dialect]), check.Certain}, true
+	foreign{"JOIN behind DELETE FROM", 0, j.OpSpan, byHand(joinedWrite[p.Dialect]), check.Certain}.tell(p)
 }
 
 // foreignIs tells IS before a plain value, which only SQLite compares.
-func foreignIs(p *check.Pass, n *syntax.Is) (foreign, bool) {
+func foreignIs(p *check.Pass, n *syntax.Is) {
 	lit, ok := syntax.Unparen(n.Y).(*syntax.Literal)
 	if n.Test != syntax.IsOther || !ok || lit.Lit != syntax.TextLiteral && lit.Lit != syntax.NumberLiteral {
-		return foreign{}, false
+		return
 	}
 	op := "="
 	if n.Not {
@@ -183,7 +196,7 @@ func foreignIs(p *check.Pass, n *syntax.Is) (foreign, bool) {
 	if p.HasComment(span) {
 		f.mends = byHand("compare by " + op)
 	}
-	return f, true
+	f.tell(p)
 }
 
 func replace(title string, span text.Span, with string) []check.Mend {
@@ -195,47 +208,70 @@ func byHand(title string) []check.Mend {
 }
 
 // foreignLimit tells LIMIT and FETCH where they are not known.
-func foreignLimit(p *check.Pass, q *syntax.Query) (foreign, bool) {
+func foreignLimit(p *check.Pass, q *syntax.Query) {
 	l := q.Limit
-	if l == nil || l.Span().IsEmpty() {
-		return foreign{}, false
+	switch {
+	case l == nil || l.Span().IsEmpty():
+	case !l.ByLimit:
+		foreignFetch(p, l)
+	case hasLimit.Has(p.Dialect):
+		foreignComma(p, l)
+	default:
+		f := foreign{"LIMIT", hasLimit, l.Span(), nil, check.Certain}
+		count, offset := limitTexts(p, l)
+		fetch := fmt.Sprintf("OFFSET %s ROWS FETCH NEXT %s ROWS ONLY", offset, count)
+		if p.Dialect == dialect.Oracle && l.Offset == nil {
+			fetch = fmt.Sprintf("FETCH FIRST %s ROWS ONLY", count)
+		}
+		switch {
+		case count == "":
+		case p.Dialect == dialect.Oracle || q.OrderBy != nil:
+			f.mends = replace("write FETCH", l.Span(), fetch)
+		default:
+			f.mends = byHand("write SELECT TOP (" + count + ")")
+		}
+		f.tell(p)
 	}
-	count, offset := "", "0"
+}
+
+var (
+	hasLimit = dialect.Everywhere &^ dialect.In(dialect.SQLServer, dialect.Oracle)
+	hasFetch = dialect.Everywhere &^ dialect.In(dialect.MySQL, dialect.SQLite, dialect.Spark)
+	hasComma = dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite)
+)
+
+// limitTexts gives how many rows a limit takes, "" where it does not say, and how many it
+// passes over.
+func limitTexts(p *check.Pass, l *syntax.Limit) (count, offset string) {
+	offset = "0"
 	if l.Count != nil {
 		count = p.Text(l.Count)
 	}
 	if l.Offset != nil {
 		offset = p.Text(l.Offset)
 	}
-	if !l.ByLimit {
-		if l.Count == nil {
-			return foreign{}, false // OFFSET alone
-		}
-		limit := "LIMIT " + count
-		if l.Offset != nil {
-			limit += " OFFSET " + offset
-		}
-		return foreign{"FETCH FIRST", dialect.Everywhere &^ dialect.In(dialect.MySQL, dialect.SQLite, dialect.Spark), l.Span(),
-			replace("write LIMIT", l.Span(), limit), check.Certain}, true
+	return count, offset
+}
+
+func foreignFetch(p *check.Pass, l *syntax.Limit) {
+	if hasFetch.Has(p.Dialect) || l.Count == nil { // OFFSET alone
+		return
 	}
-	if l.Offset != nil && l.Count != nil && l.Offset.Span().End < l.Count.Span().Start && isComma(p, text.Span{Start: l.Offset.Span().End, End: l.Count.Span().Start}) &&
-		p.Dialect != dialect.SQLServer && p.Dialect != dialect.Oracle {
-		return foreign{"LIMIT with a comma", dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite), l.Span(),
-			replace("write OFFSET", l.Span(), "LIMIT "+count+" OFFSET "+offset), check.Certain}, true
+	count, offset := limitTexts(p, l)
+	limit := "LIMIT " + count
+	if l.Offset != nil {
+		limit += " OFFSET " + offset
 	}
-	f := foreign{"LIMIT", dialect.Everywhere &^ dialect.In(dialect.SQLServer, dialect.Oracle), l.Span(), nil, check.Certain}
-	fetch := fmt.Sprintf("OFFSET %s ROWS FETCH NEXT %s ROWS ONLY", offset, count)
-	if p.Dialect == dialect.Oracle && l.Offset == nil {
-		fetch = fmt.Sprintf("FETCH FIRST %s ROWS ONLY", count)
+	foreign{"FETCH FIRST", hasFetch, l.Span(), replace("write LIMIT", l.Span(), limit), check.Certain}.tell(p)
+}
+
+func foreignComma(p *check.Pass, l *syntax.Limit) {
+	if hasComma.Has(p.Dialect) || l.Offset == nil || l.Count == nil || l.Offset.Span().End >= l.Count.Span().Start ||
+		!isComma(p, text.Span{Start: l.Offset.Span().End, End: l.Count.Span().Start}) {
+		return
 	}
-	switch {
-	case count == "":
-	case p.Dialect == dialect.Oracle || q.OrderBy != nil:
-		f.mends = replace("write FETCH", l.Span(), fetch)
-	default:
-		f.mends = byHand("write SELECT TOP (" + count + ")")
-	}
-	return f, true
+	count, offset := limitTexts(p, l)
+	foreign{"LIMIT with a comma", hasComma, l.Span(), replace("write OFFSET", l.Span(), "LIMIT "+count+" OFFSET "+offset), check.Certain}.tell(p)
 }
 
 // isComma reports whether a comma is all that stands between two operands.
@@ -243,13 +279,14 @@ func isComma(p *check.Pass, s text.Span) bool {
 	return strings.TrimSpace(string(p.Src[s.Start:s.End])) == ","
 }
 
-func foreignSelect(p *check.Pass, s *syntax.Select) (foreign, bool) {
+func foreignSelect(p *check.Pass, s *syntax.Select) {
 	switch {
 	case s.Top != nil:
 		f := foreign{"TOP", dialect.In(dialect.SQLServer), s.Top.Span(), nil, check.Certain}
 		q := p.OwnQuery(s)
 		if q == nil || q.Limit != nil || s.Top.Count == nil {
-			return f, true
+			f.tell(p)
+			return
 		}
 		count := strings.Trim(p.Text(s.Top.Count), "() ")
 		limit := " LIMIT " + count
@@ -260,112 +297,92 @@ func foreignSelect(p *check.Pass, s *syntax.Select) (foreign, bool) {
 			check.Replace(text.Span{Start: p.EndBefore(s.Top.Span().Start), End: s.Top.Span().End}, ""),
 			check.Insert(q.Span().End, limit),
 		}}}
-		return f, true
+		f.tell(p)
 	case len(s.DistinctOn) > 0:
-		return foreign{"DISTINCT ON", dialect.In(dialect.Postgres), s.DistinctOn[0].Span(), byHand("number the rows with ROW_NUMBER and keep the first"), check.Certain}, true
+		foreign{"DISTINCT ON", dialect.In(dialect.Postgres), s.DistinctOn[0].Span(), byHand("number the rows with ROW_NUMBER and keep the first"), check.Certain}.tell(p)
 	case s.Qualify != nil:
-		return foreign{"QUALIFY", dialect.In(dialect.Spark), s.Qualify.Span(), byHand("filter in a query around this one"), check.Certain}, true
+		foreign{"QUALIFY", dialect.In(dialect.Spark), s.Qualify.Span(), byHand("filter in a query around this one"), check.Certain}.tell(p)
 	}
-	return foreign{}, false
 }
 
-func foreignOperator(p *check.Pass, b *syntax.Binary) (foreign, bool) {
+func foreignOperator(p *check.Pass, b *syntax.Binary) {
 	switch {
 	case b.Op == syntax.OpNullSafeEqual:
 		distinct := dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark)
-		return foreign{"<=>", distinct, b.OpSpan, replace("write IS NOT DISTINCT FROM", b.OpSpan, "IS NOT DISTINCT FROM"), check.Certain}, true
-	case b.Op == syntax.OpConcat && p.Dialect == dialect.SQLServer:
-		return foreign{"||", dialect.Everywhere &^ dialect.In(dialect.SQLServer), b.OpSpan, replace("write +", b.OpSpan, "+"), check.Certain}, true
+		foreign{"<=>", distinct, b.OpSpan, replace("write IS NOT DISTINCT FROM", b.OpSpan, "IS NOT DISTINCT FROM"), check.Certain}.tell(p)
+	case b.Op == syntax.OpConcat && p.Dialect == dialect.SQLServer && p.Version < dialect.At(2025, 0, 0): // which has it, says its manual
+		f := foreign{"|| before version 2025", dialect.Everywhere &^ dialect.In(dialect.SQLServer), b.OpSpan, replace("write +", b.OpSpan, "+"), check.Certain}
+		if p.Version == 0 {
+			f.sure = check.Likely
+		}
+		f.tell(p)
 	}
-	return foreign{}, false
 }
 
-func foreignJoin(j *syntax.Join) (foreign, bool) {
+func foreignJoin(p *check.Pass, j *syntax.Join) {
 	switch {
 	case j.Type == syntax.CrossApply || j.Type == syntax.OuterApply:
-		return foreign{"APPLY", dialect.In(dialect.SQLServer, dialect.Oracle), j.OpSpan, byHand("write JOIN LATERAL"), check.Certain}, true
+		foreign{"APPLY", dialect.In(dialect.SQLServer, dialect.Oracle), j.OpSpan, byHand("write JOIN LATERAL"), check.Certain}.tell(p)
 	case j.Natural:
-		return foreign{"NATURAL JOIN", dialect.Everywhere &^ dialect.In(dialect.SQLServer), j.OpSpan, byHand("write JOIN … ON"), check.Certain}, true
+		foreign{"NATURAL JOIN", dialect.Everywhere &^ dialect.In(dialect.SQLServer), j.OpSpan, byHand("write JOIN … ON"), check.Certain}.tell(p)
 	case len(j.Using) > 0:
-		return foreign{"USING", dialect.Everywhere &^ dialect.In(dialect.SQLServer), j.Using[0].Span, byHand("write JOIN … ON"), check.Certain}, true
+		foreign{"USING", dialect.Everywhere &^ dialect.In(dialect.SQLServer), j.Using[0].Span, byHand("write JOIN … ON"), check.Certain}.tell(p)
 	}
-	return foreign{}, false
 }
 
-func foreignInsert(n *syntax.Insert) (foreign, bool) {
+func foreignInsert(p *check.Pass, n *syntax.Insert) {
 	switch {
 	case !n.Duplicate.IsEmpty():
-		return foreign{"ON DUPLICATE KEY UPDATE", dialect.In(dialect.MySQL, dialect.MariaDB), n.Duplicate, byHand("write ON CONFLICT or MERGE"), check.Certain}, true
+		foreign{"ON DUPLICATE KEY UPDATE", dialect.In(dialect.MySQL, dialect.MariaDB), n.Duplicate, byHand("write ON CONFLICT or MERGE"), check.Certain}.tell(p)
 	case !n.OnConflict.IsEmpty():
-		return foreign{"ON CONFLICT", dialect.In(dialect.Postgres, dialect.SQLite), n.OnConflict, byHand("write ON DUPLICATE KEY UPDATE or MERGE"), check.Certain}, true
+		foreign{"ON CONFLICT", dialect.In(dialect.Postgres, dialect.SQLite), n.OnConflict, byHand("write ON DUPLICATE KEY UPDATE or MERGE"), check.Certain}.tell(p)
 	}
-	return foreign{}, false
 }
 
 // foreignFunction is a built-in function of some databases; instead is a
 // function of the same meaning that takes the same arguments, if there is one.
 type foreignFunction struct {
-	has     dialect.Set
-	instead string
-	hint    string
+	has       dialect.Set
+	arguments int // how many it has, 0 for any number
+	instead   string
+	hint      string
 }
 
 // foreignFunctions are by name in lower case; sources are the reference
 // manuals of the databases.
-func functionOf(name string, arguments int) (foreignFunction, bool) {
-	switch name {
-	case "ifnull":
-		return foreignFunction{dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark), "COALESCE", ""}, true
-	case "if":
-		if arguments == 3 {
-			return foreignFunction{dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark), "", "write CASE WHEN … THEN … ELSE … END"}, true
-		}
-	case "nvl":
-		return foreignFunction{dialect.In(dialect.Oracle, dialect.MariaDB, dialect.Spark), "COALESCE", ""}, true
-	case "isnull":
-		if arguments == 2 {
-			return foreignFunction{dialect.In(dialect.SQLServer), "COALESCE", ""}, true
-		}
-	case "len":
-		return foreignFunction{dialect.In(dialect.SQLServer, dialect.Spark), "LENGTH", ""}, true
-	case "getdate":
-		return foreignFunction{dialect.In(dialect.SQLServer, dialect.Spark), "", "write CURRENT_TIMESTAMP"}, true
-	case "now":
-		return foreignFunction{dialect.In(dialect.Postgres, dialect.MySQL, dialect.MariaDB, dialect.Spark), "", "write CURRENT_TIMESTAMP"}, true
-	case "group_concat":
-		return foreignFunction{dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite), "", "write STRING_AGG or LISTAGG"}, true
-	case "listagg":
-		return foreignFunction{dialect.In(dialect.Oracle, dialect.Spark), "", "write STRING_AGG or GROUP_CONCAT"}, true
-	case "charindex":
-		return foreignFunction{dialect.In(dialect.SQLServer, dialect.Spark), "", "write POSITION, INSTR or STRPOS"}, true
-	case "strftime", "julianday", "unixepoch":
-		return foreignFunction{dialect.In(dialect.SQLite), "", "use the database's own date functions"}, true
-	case "dateadd":
-		return foreignFunction{dialect.In(dialect.SQLServer, dialect.Spark), "", "add an interval"}, true
-	case "date_format":
-		return foreignFunction{dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), "", "write TO_CHAR, FORMAT or strftime"}, true
-	case "curdate":
-		return foreignFunction{dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), "", "write CURRENT_DATE"}, true
-	case "newid":
-		return foreignFunction{dialect.In(dialect.SQLServer), "", "use the database's own function for unique values"}, true
-	case "date_trunc":
-		return foreignFunction{dialect.In(dialect.Postgres, dialect.Spark), "", "use the database's own date functions"}, true
-	}
-	return foreignFunction{}, false
+var foreignFunctions = map[string]foreignFunction{
+	"ifnull":       {dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark), 0, "COALESCE", ""},
+	"if":           {dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark), 3, "", "write CASE WHEN … THEN … ELSE … END"},
+	"nvl":          {dialect.In(dialect.Oracle, dialect.MariaDB, dialect.Spark), 0, "COALESCE", ""},
+	"isnull":       {dialect.In(dialect.SQLServer), 2, "COALESCE", ""},
+	"len":          {dialect.In(dialect.SQLServer, dialect.Spark), 0, "LENGTH", ""},
+	"getdate":      {dialect.In(dialect.SQLServer, dialect.Spark), 0, "", "write CURRENT_TIMESTAMP"},
+	"now":          {dialect.In(dialect.Postgres, dialect.MySQL, dialect.MariaDB, dialect.Spark), 0, "", "write CURRENT_TIMESTAMP"},
+	"group_concat": {dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite), 0, "", "write STRING_AGG or LISTAGG"},
+	"listagg":      {dialect.In(dialect.Oracle, dialect.Spark), 0, "", "write STRING_AGG or GROUP_CONCAT"},
+	"charindex":    {dialect.In(dialect.SQLServer, dialect.Spark), 0, "", "write POSITION, INSTR or STRPOS"},
+	"strftime":     {dialect.In(dialect.SQLite), 0, "", "use the database's own date functions"},
+	"julianday":    {dialect.In(dialect.SQLite), 0, "", "use the database's own date functions"},
+	"unixepoch":    {dialect.In(dialect.SQLite), 0, "", "use the database's own date functions"},
+	"dateadd":      {dialect.In(dialect.SQLServer, dialect.Spark), 0, "", "add an interval"},
+	"date_format":  {dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), 0, "", "write TO_CHAR, FORMAT or strftime"},
+	"curdate":      {dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), 0, "", "write CURRENT_DATE"},
+	"newid":        {dialect.In(dialect.SQLServer), 0, "", "use the database's own function for unique values"},
+	"date_trunc":   {dialect.In(dialect.Postgres, dialect.Spark), 0, "", "use the database's own date functions"},
 }
 
-func foreignCall(p *check.Pass, c *syntax.Call) (foreign, bool) {
+func foreignCall(p *check.Pass, c *syntax.Call) {
 	if len(c.Name) != 1 {
-		return foreign{}, false
+		return
 	}
-	f, ok := functionOf(p.FunctionName(c), len(c.Args))
-	if !ok {
-		return foreign{}, false
+	f := foreignFunctions[p.FunctionName(c)]
+	if f.has.Has(p.Dialect) || f.arguments > 0 && f.arguments != len(c.Args) {
+		return
 	}
 	name := c.Name[0].Span
 	out := foreign{"function " + strings.ToUpper(p.Ident(c.Name[0])), f.has, name, byHand(f.hint), check.Likely}
 	if f.instead != "" {
 		out.mends = replace("write "+f.instead, name, p.Word(name.Start, f.instead))
 	}
-	return out, true
+	out.tell(p)
 }

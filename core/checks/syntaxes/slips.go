@@ -33,17 +33,11 @@ var missingComma = &check.Check{
 		Good:    "SELECT hive_id FROM hives WHERE name IN ('Ash', 'Birch', 'Clover')",
 		Near:    []string{"SELECT CONCAT('a long text that ' 'goes on') AS remark"},
 	}},
-	Kinds:     syntax.Kinds(syntax.KindIn, syntax.KindValues),
-	Run:       runMissingComma,
-	Statement: tellMissingComma,
+	On: check.Nodes(func(p *check.Pass, in *syntax.In) { joinedTexts(p, in.List) }).And(check.Nodes(joinedInValues)).And(check.Errors(tellMissingComma, syntax.MissingCommaError)),
 }
 
-func tellMissingComma(p *check.Pass) {
-	for _, e := range p.Stmt.Errors {
-		if e.Kind == syntax.MissingCommaError {
-			reportMissing(p, e.Span.Join(e.Near), e.Span.End, e.Found, p.Check.Verdicts)
-		}
-	}
+func tellMissingComma(p *check.Pass, e syntax.Error) {
+	reportMissing(p, e.Span.Join(e.Near), e.Span.End, e.Found, p.Check.Verdicts)
 }
 
 func reportMissing(p *check.Pass, span text.Span, at text.Pos, next string, v check.Verdicts) {
@@ -55,18 +49,13 @@ func reportMissing(p *check.Pass, span text.Span, at text.Pos, next string, v ch
 	})
 }
 
-// runMissingComma finds two texts that a database reads as one in a list.
-func runMissingComma(p *check.Pass, n syntax.Node) {
-	switch n := n.(type) {
-	case *syntax.In:
-		joinedTexts(p, n.List)
-	case *syntax.Values:
-		for _, row := range n.Rows {
-			joinedTexts(p, row.Items)
-		}
+func joinedInValues(p *check.Pass, v *syntax.Values) {
+	for _, row := range v.Rows {
+		joinedTexts(p, row.Items)
 	}
 }
 
+// joinedTexts finds two texts that a database reads as one in a list.
 func joinedTexts(p *check.Pass, items []syntax.Expr) {
 	for _, x := range items {
 		lit, ok := x.(*syntax.Literal)
@@ -88,25 +77,21 @@ var trailingComma = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT name, frame_count, FROM hives",
 		Good: "SELECT name, frame_count FROM hives",
-		Near: []string{"SELECT name, frame_count FROM hives"},
+		Near: []string{"SELECT name FROM hives WHERE hive_id IN (1, 2)", "INSERT INTO queens (queen_id, name, bred_in) VALUES (901, 'Ash,', 2024)", "SELECT name, frame_count FROM hives"},
 	}, {
 		Bad:  "SELECT name FROM hives WHERE hive_id IN (1, 2,)",
 		Good: "SELECT name FROM hives WHERE hive_id IN (1, 2)",
 	}},
-	Statement: runTrailingComma,
+	On: check.Errors(runTrailingComma, syntax.TrailingCommaError),
 }
 
-func runTrailingComma(p *check.Pass) {
-	for _, e := range p.Stmt.Errors {
-		if e.Kind == syntax.TrailingCommaError {
-			p.Report(check.Finding{
-				Span: e.Span, Certainty: check.Certain,
-				Message: fmt.Sprintf("a comma stands before %s", shorten(e.Found)),
-				Why:     "Write another element behind it, or delete the comma.",
-				Mends:   []check.Mend{{Title: "delete the comma", Effect: check.SameRows, Edits: []text.Edit{check.Replace(e.Span, "")}}},
-			})
-		}
-	}
+func runTrailingComma(p *check.Pass, e syntax.Error) {
+	p.Report(check.Finding{
+		Span: e.Span, Certainty: check.Certain,
+		Message: fmt.Sprintf("a comma stands before %s", shorten(e.Found)),
+		Why:     "Write another element behind it, or delete the comma.",
+		Mends:   []check.Mend{{Title: "delete the comma", Effect: check.SameRows, Edits: []text.Edit{check.Replace(e.Span, "")}}},
+	})
 }
 
 var unbalanced = &check.Check{
@@ -118,7 +103,7 @@ var unbalanced = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT COUNT(* FROM hives",
 		Good: "SELECT COUNT(*) FROM hives",
-		Near: []string{"SELECT COUNT(*) FROM hives WHERE (hive_id = 1 OR (hive_id = 2))", "SELECT ')' AS remark, '((' FROM hives"},
+		Near: []string{"SELECT name FROM hives -- the (old ones", "SELECT COUNT(*) FROM hives WHERE (hive_id = 1 OR (hive_id = 2))", "SELECT ')' AS remark, '((' FROM hives"},
 	}, {
 		Bad:  "SELECT name FROM hives WHERE (hive_id = 1 AND apiary_id = 2 ORDER BY name",
 		Good: "SELECT name FROM hives WHERE (hive_id = 1 AND apiary_id = 2) ORDER BY name",
@@ -133,39 +118,35 @@ var unbalanced = &check.Check{
 		Bad:     "SELECT name FROM hives; /* the old ones, too",
 		Good:    "SELECT name FROM hives; /* the old ones, too */",
 	}},
-	Statement: runUnbalanced,
+	On: check.Errors(runUnbalanced, syntax.UnclosedError, syntax.UnbalancedError),
 }
 
-func runUnbalanced(p *check.Pass) {
-	for _, e := range p.Stmt.Errors {
-		f := check.Finding{Span: e.Span, Certainty: check.Certain}
-		switch {
-		case e.Kind == syntax.UnclosedError:
-			f.Message = fmt.Sprintf("the quote %s is opened and not closed", e.Found)
-			f.Why = "Close it: everything behind it belongs to the text or name that it opens."
-			if e.Found == "'" {
-				quoteInside(p, e.Span.Start, &f)
-			}
-			if e.Found == "/*" {
-				f.Message = "the comment is never closed"
-				f.Why = "All text behind /* belongs to the comment, to the end of the file; the database refuses that, and what it holds never runs."
-				f.Verdicts = check.Everywhere(check.Refused).But(check.Fine, dialect.With(dialect.OpenComments))
-			}
-		case e.Kind != syntax.UnbalancedError:
-			continue
-		case e.Near.IsEmpty():
-			f.Message = ") closes nothing"
-			f.Why = "No parenthesis is open here: one ( is missing before, or this one is too many."
-		default:
-			f.Message = "( is never closed"
-			f.Why = fmt.Sprintf("Close it: it is still open at %s, and nothing from here on can be read.", shorten(e.Found))
-			f.Related = []check.Related{{Span: e.Near, Message: "it should be closed before this"}}
-			if line, ok := outdented(p.Src, e.Span.Start, e.Near.Start); ok {
-				f.Related = []check.Related{{Span: line, Message: "by the indentation it should be closed before this line"}}
-			}
+func runUnbalanced(p *check.Pass, e syntax.Error) {
+	f := check.Finding{Span: e.Span, Certainty: check.Certain}
+	switch {
+	case e.Kind == syntax.UnclosedError:
+		f.Message = fmt.Sprintf("the quote %s is opened and not closed", e.Found)
+		f.Why = "Close it: everything behind it belongs to the text or name that it opens."
+		if e.Found == "'" {
+			quoteInside(p, e.Span.Start, &f)
 		}
-		p.Report(f)
+		if e.Found == "/*" {
+			f.Message = "the comment is never closed"
+			f.Why = "All text behind /* belongs to the comment, to the end of the file; the database refuses that, and what it holds never runs."
+			f.Verdicts = check.Everywhere(check.Refused).But(check.Fine, dialect.With(dialect.OpenComments))
+		}
+	case e.Near.IsEmpty():
+		f.Message = ") closes nothing"
+		f.Why = "No parenthesis is open here: one ( is missing before, or this one is too many."
+	default:
+		f.Message = "( is never closed"
+		f.Why = fmt.Sprintf("Close it: it is still open at %s, and nothing from here on can be read.", shorten(e.Found))
+		f.Related = []check.Related{{Span: e.Near, Message: "it should be closed before this"}}
+		if line, ok := outdented(p.Src, e.Span.Start, e.Near.Start); ok {
+			f.Related = []check.Related{{Span: line, Message: "by the indentation it should be closed before this line"}}
+		}
 	}
+	p.Report(f)
 }
 
 // quoteInside finds a text that ends at a quote which seems to be part of it, as in
@@ -239,7 +220,7 @@ var keywordSlip = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT name FORM hives",
 		Good: "SELECT name FROM hives",
-		Near: []string{"SELECT form FROM (SELECT 1 AS form) AS f"},
+		Near: []string{"SELECT h.form FROM (SELECT 1 AS form) AS h", "SELECT name AS wehre FROM hives", "SELECT form FROM (SELECT 1 AS form) AS f"},
 	}, {
 		Bad:  "SELECT name FROM hives WEHRE hive_id = 1",
 		Good: "SELECT name FROM hives WHERE hive_id = 1",
@@ -247,21 +228,17 @@ var keywordSlip = &check.Check{
 		Bad:  "select apiary_id, count(*) from hives groupby apiary_id",
 		Good: "select apiary_id, count(*) from hives group by apiary_id",
 	}},
-	Statement: runKeywordSlip,
+	On: check.Errors(runKeywordSlip, syntax.SlipError),
 }
 
-func runKeywordSlip(p *check.Pass) {
-	for _, e := range p.Stmt.Errors {
-		if e.Kind == syntax.SlipError {
-			keyword := p.Word(e.Span.Start, e.Replace)
-			p.Report(check.Finding{
-				Span: e.Span, Certainty: check.Certain,
-				Message: fmt.Sprintf("%s is no keyword; %s is", e.Found, e.Replace),
-				Why:     fmt.Sprintf("Write %s here; the statement cannot be read as it stands.", e.Replace),
-				Mends:   []check.Mend{{Title: "write " + keyword, Effect: check.NewRows, Edits: []text.Edit{check.Replace(e.Span, keyword)}}},
-			})
-		}
-	}
+func runKeywordSlip(p *check.Pass, e syntax.Error) {
+	keyword := p.Word(e.Span.Start, e.Replace)
+	p.Report(check.Finding{
+		Span: e.Span, Certainty: check.Certain,
+		Message: fmt.Sprintf("%s is no keyword; %s is", e.Found, e.Replace),
+		Why:     fmt.Sprintf("Write %s here; the statement cannot be read as it stands.", e.Replace),
+		Mends:   []check.Mend{{Title: "write " + keyword, Effect: check.NewRows, Edits: []text.Edit{check.Replace(e.Span, keyword)}}},
+	})
 }
 
 var pastedQuotes = &check.Check{
@@ -273,27 +250,22 @@ var pastedQuotes = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT hive_id FROM hives WHERE\u00a0name = 'Ash'",
 		Good: "SELECT hive_id FROM hives WHERE name = 'Ash'",
-		Near: []string{"SELECT hive_id FROM hives WHERE name = '“Ash”' -- ‘quoted’"},
+		Near: []string{"SELECT hive_id FROM hives WHERE name = 'Ash'", "SELECT 'a–b' AS dash FROM hives", "SELECT hive_id FROM hives WHERE name = '“Ash”' -- ‘quoted’"},
 	}, {
 		Bad:  "SELECT COUNT（*) FROM hives",
 		Good: "SELECT COUNT(*) FROM hives",
 	}},
-	Statement: runPastedQuotes,
+	On: check.Errors(runPastedQuotes, syntax.PastedError),
 }
 
-func runPastedQuotes(p *check.Pass) {
-	for _, e := range p.Stmt.Errors {
-		if e.Kind != syntax.PastedError {
-			continue
-		}
-		f := check.Finding{
-			Span: e.Span, Certainty: check.Certain,
-			Message: fmt.Sprintf("%s stands where %s is meant", shownCharacter(e.Found), shownCharacter(e.Replace)),
-			Why:     "A word processor put it there; databases do not take it for the plain character.",
-			Mends:   []check.Mend{{Title: "write the plain character", Effect: check.SameRows, Edits: []text.Edit{check.Replace(e.Span, e.Replace)}}},
-		}
-		p.Report(f)
+func runPastedQuotes(p *check.Pass, e syntax.Error) {
+	f := check.Finding{
+		Span: e.Span, Certainty: check.Certain,
+		Message: fmt.Sprintf("%s stands where %s is meant", shownCharacter(e.Found), shownCharacter(e.Replace)),
+		Why:     "A word processor put it there; databases do not take it for the plain character.",
+		Mends:   []check.Mend{{Title: "write the plain character", Effect: check.SameRows, Edits: []text.Edit{check.Replace(e.Span, e.Replace)}}},
 	}
+	p.Report(f)
 }
 
 // shownCharacter names a character, by its number if it shows as nothing.
@@ -319,30 +291,25 @@ var reservedName = &check.Check{
 		Dialect: dialect.Postgres,
 		Bad:     "SELECT offset FROM (SELECT 1 AS \"offset\") AS o",
 		Good:    "SELECT \"offset\" FROM (SELECT 1 AS \"offset\") AS o",
-		Near:    []string{"SELECT o.offset FROM (SELECT 1 AS \"offset\") AS o", "SELECT name, CURRENT_DATE, USER FROM hives"},
+		Near:    []string{"SELECT name AS \"offset\" FROM hives", "SELECT o.offset FROM (SELECT 1 AS \"offset\") AS o", "SELECT name, CURRENT_DATE, USER FROM hives"},
 	}, {
 		Dialect: dialect.MariaDB,
 		Bad:     "SELECT rows FROM (SELECT 1 AS `rows`) AS o",
 		Good:    "SELECT `rows` FROM (SELECT 1 AS `rows`) AS o",
 	}},
-	Statement: runReservedName,
+	On: check.Errors(runReservedName, syntax.ReservedError),
 }
 
-func runReservedName(p *check.Pass) {
-	for _, e := range p.Stmt.Errors {
-		if e.Kind != syntax.ReservedError {
-			continue
-		}
-		v := check.Everywhere(check.Fine)
-		if w, ok := p.KnownWord(e.Span); ok {
-			v = v.But(check.Refused, dialect.ReservedIn(w))
-		}
-		quoted := p.Dialect.Quote(e.Found)
-		p.Report(check.Finding{
-			Span: e.Span, Certainty: check.Certain, Verdicts: v,
-			Message: fmt.Sprintf("%s is a reserved word", e.Found),
-			Why:     fmt.Sprintf("Put it in quotes: %s takes it for a keyword here.", p.Dialect.Title()),
-			Mends:   []check.Mend{{Title: "quote it", Effect: check.NewRows, Edits: []text.Edit{check.Replace(e.Span, quoted)}}},
-		})
+func runReservedName(p *check.Pass, e syntax.Error) {
+	v := check.Everywhere(check.Fine)
+	if w, ok := p.KnownWord(e.Span); ok {
+		v = v.But(check.Refused, dialect.ReservedIn(w))
 	}
+	quoted := p.Dialect.Quote(e.Found)
+	p.Report(check.Finding{
+		Span: e.Span, Certainty: check.Certain, Verdicts: v,
+		Message: fmt.Sprintf("%s is a reserved word", e.Found),
+		Why:     fmt.Sprintf("Put it in quotes: %s takes it for a keyword here.", p.Dialect.Title()),
+		Mends:   []check.Mend{{Title: "quote it", Effect: check.NewRows, Edits: []text.Edit{check.Replace(e.Span, quoted)}}},
+	})
 }

@@ -16,29 +16,24 @@ var unreadable = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT name FROM hives WHERE",
 		Good: "SELECT name FROM hives WHERE hive_id = 1",
-		Near: []string{"SELECT name FROM hives;;", "ANALYZE hives"},
+		Near: []string{"SELECT name FROM hives WHERE hive_id = 1", "SELECT name FROM hives;;", "ANALYZE hives"},
 	}, {
 		Bad:  "SELECT name FROM WHERE hive_id = 1",
 		Good: "SELECT name FROM hives WHERE hive_id = 1",
 	}},
-	Statement: runUnreadable,
+	On: check.Errors(runUnreadable, syntax.UnexpectedError),
 }
 
-func runUnreadable(p *check.Pass) {
-	for _, e := range p.Stmt.Errors {
-		switch e.Kind {
-		case syntax.UnexpectedError:
-			message := fmt.Sprintf("%s cannot stand here", shorten(e.Found))
-			if e.Expected != "" {
-				message = fmt.Sprintf("expected %s, found %s", e.Expected, shorten(e.Found))
-			}
-			p.Report(check.Finding{
-				Span: e.Span, Certainty: check.Certain,
-				Message: message,
-				Why:     "The database stops reading here. Look at the word before it, too.",
-			})
-		}
+func runUnreadable(p *check.Pass, e syntax.Error) {
+	message := fmt.Sprintf("%s cannot stand here", shorten(e.Found))
+	if e.Expected != "" {
+		message = fmt.Sprintf("expected %s, found %s", e.Expected, shorten(e.Found))
 	}
+	p.Report(check.Finding{
+		Span: e.Span, Certainty: check.Certain,
+		Message: message,
+		Why:     "The database stops reading here. Look at the word before it, too.",
+	})
 }
 
 // shorten keeps a long token from filling the line.

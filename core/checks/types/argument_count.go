@@ -45,21 +45,19 @@ var argumentCount = &check.Check{
 		Bad:     "SELECT NVL(mites, temper, 0) FROM inspections",
 		Good:    "SELECT COALESCE(mites, temper, 0) FROM inspections",
 	}},
-	Kinds: syntax.Kinds(syntax.KindCall),
-	Run:   runArgumentCount,
+	On: check.Calls(runArgumentCount),
 }
 
-func runArgumentCount(p *check.Pass, n syntax.Node) {
-	c := n.(*syntax.Call)
+func runArgumentCount(p *check.Pass, c *syntax.Call) {
 	if len(c.Name) != 1 || c.Name[0].Quoted || c.Star || c.Distinct || c.WithinGroup || !c.Unit.IsZero() || len(p.Stmt.Errors) > 0 {
 		return
 	}
 	if p.Src[c.Span().End-1] != ')' && c.Over == nil && c.Filter == nil {
 		return // CURRENT_DATE and its kin
 	}
-	name := p.FunctionName(c)
-	arity, ok := p.Dialect.Arity(name)
-	if !ok || arity.Takes(len(c.Args)) || p.Schema.HasRoutine(name) {
+	f := p.Function(c)
+	name, arity := f.Name, f.Arity
+	if !f.Listed || arity.Takes(len(c.Args)) || p.Schema.HasRoutine(name) {
 		return
 	}
 	for _, a := range c.Args {
@@ -68,16 +66,16 @@ func runArgumentCount(p *check.Pass, n syntax.Node) {
 			return
 		}
 	}
-	f := check.Finding{
+	found := check.Finding{
 		Span: c.Span(), Certainty: check.Certain,
 		Message: fmt.Sprintf("%s takes %s argument%s, not %d", strings.ToUpper(name), arity, plural(arity), len(c.Args)),
 		Why:     fmt.Sprintf("%s refuses the call.", p.Dialect.Title()),
 		Mends:   []check.Mend{{Title: "leave out what is too many, or add what is missing", Effect: check.ByHand}},
 	}
 	if p.Dialect == dialect.Postgres {
-		f.Certainty = check.Likely // which lets anyone add one of the same name
+		found.Certainty = check.Likely // which lets anyone add one of the same name
 	}
-	p.Report(f)
+	p.Report(found)
 }
 
 func plural(a dialect.Arity) string {

@@ -6,6 +6,7 @@ import (
 
 	"justlens/core/bind"
 	"justlens/core/check"
+	"justlens/core/facts"
 	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
@@ -29,15 +30,10 @@ var differentDomains = &check.Check{
 	}, {
 		Bad: "SELECT h.name FROM hives AS h, inspections AS i WHERE i.keeper_id = h.hive_id",
 	}},
-	Kinds: syntax.Kinds(syntax.KindBinary),
-	Run:   runDifferentDomains,
+	On: check.Operators(runDifferentDomains, syntax.OpEqual).With(facts.Columns),
 }
 
-func runDifferentDomains(p *check.Pass, n syntax.Node) {
-	b := n.(*syntax.Binary)
-	if b.Op != syntax.OpEqual || p.Schema == nil {
-		return
-	}
+func runDifferentDomains(p *check.Pass, b *syntax.Binary) {
 	x, ok := keyOf(p, b.X)
 	if !ok {
 		return
@@ -92,75 +88,22 @@ func keyOf(p *check.Pass, x syntax.Expr) (k key, ok bool) {
 		return k, false
 	}
 	u := p.Use(name)
-	if u.Status != bind.Resolved || u.Source.SchemaTable() == nil {
+	if u.Status != bind.Resolved || u.Source.SchemaTable() == nil || u.Column.Index < 0 {
 		return k, false
 	}
 	t := u.Source.SchemaTable()
-	column := t.Column(p.Names.String(name.Last().Sym))
-	if column < 0 {
-		return k, false
-	}
-	parent := numbered(p.Schema, t, column, 8)
+	parent := p.Numbered(t, u.Column.Index)
 	if parent == nil {
 		return k, false
 	}
-	return key{name, u.Source, column, parent, parent == t}, true
-}
-
-// numbered follows foreign keys from a column to the table whose rows it
-// numbers; nil where none or several are to be followed.
-func numbered(s *schema.Schema, t *schema.Table, column, depth int) *schema.Table {
-	var next *schema.Table
-	nextColumn := -1
-	for _, f := range t.Foreign {
-		if len(f.Columns) != 1 {
-			for _, c := range f.Columns {
-				if c == column {
-					return nil
-				}
-			}
-			continue
-		}
-		if f.Columns[0] != column {
-			continue
-		}
-		parent := s.Table(f.Qualifier, f.Table)
-		if parent == nil || next != nil || depth == 0 {
-			return nil
-		}
-		next = parent
-		if len(f.References) == 1 {
-			nextColumn = parent.Column(f.References[0])
-		} else {
-			nextColumn = soleKey(parent)
-		}
-	}
-	switch {
-	case next == t:
-		return t
-	case next != nil && nextColumn >= 0:
-		return numbered(s, next, nextColumn, depth-1)
-	case next == nil && soleKey(t) == column:
-		return t
-	}
-	return nil
-}
-
-// soleKey gives the one column of a primary key, -1 for a wider one or none.
-func soleKey(t *schema.Table) int {
-	for _, k := range t.Keys {
-		if k.Primary && len(k.Columns) == 1 {
-			return k.Columns[0]
-		}
-	}
-	return -1
+	return key{name, u.Source, u.Column.Index, parent, parent == t}, true
 }
 
 // sibling finds the one other column of the same table that numbers a parent.
 func (k key) sibling(p *check.Pass, parent *schema.Table) string {
 	t, found := k.source.SchemaTable(), ""
 	for i, c := range t.Columns {
-		if i == k.column || numbered(p.Schema, t, i, 8) != parent {
+		if i == k.column || p.Numbered(t, i) != parent {
 			continue
 		}
 		if found != "" {

@@ -35,12 +35,10 @@ var setAnd = &check.Check{
 			"UPDATE hives SET frame_count = TRUE AND apiary_id = 2",
 		},
 	}},
-	Kinds: syntax.Kinds(syntax.KindAssign),
-	Run:   runSetAnd,
+	On: check.Nodes(runSetAnd),
 }
 
-func runSetAnd(p *check.Pass, n syntax.Node) {
-	a := n.(*syntax.Assign)
+func runSetAnd(p *check.Pass, a *syntax.Assign) {
 	if a.Value == nil {
 		return
 	}

@@ -26,12 +26,10 @@ var valueCount = &check.Check{
 		Good: "INSERT INTO queens (queen_id, name, bred_in) SELECT queen_id + 900, name, bred_in FROM queens",
 	}},
 	Needs: check.Text,
-	Kinds: syntax.Kinds(syntax.KindInsert),
-	Run:   runValueCount,
+	On:    check.Nodes(runValueCount),
 }
 
-func runValueCount(p *check.Pass, n syntax.Node) {
-	insert := n.(*syntax.Insert)
+func runValueCount(p *check.Pass, insert *syntax.Insert) {
 	if len(insert.Columns) == 0 || insert.Query == nil || len(p.Stmt.Errors) > 0 {
 		return
 	}

@@ -44,13 +44,62 @@ func main() {
 		decls = append(decls, read(path)...)
 	}
 	keepNodeFields(decls)
-	out, err := format.Source(write(decls))
+	out, err := format.Source(append(write(decls), spell(enumerations())...))
 	if err == nil {
 		err = os.WriteFile("nodes_gen.go", out, 0o644)
 	}
 	if err != nil {
 		log.Fatal(err)
 	}
+}
+
+// enumeration is a type of constants that count from 0.
+type enumeration struct {
+	name   string
+	values []string
+}
+
+// enumerations collects the kinds of operators, joins and the like that nodes hold.
+func enumerations() (all []enumeration) {
+	for _, path := range []string{"op.go", "nodes_expr.go", "nodes_query.go", "nodes_stmt.go"} {
+		f, err := parser.ParseFile(token.NewFileSet(), path, nil, 0)
+		if err != nil {
+			log.Fatal(err)
+		}
+		for _, d := range f.Decls {
+			g, ok := d.(*ast.GenDecl)
+			if !ok || g.Tok != token.CONST {
+				continue
+			}
+			first := g.Specs[0].(*ast.ValueSpec)
+			typ, typed := first.Type.(*ast.Ident)
+			if !typed || len(first.Values) != 1 {
+				continue
+			}
+			if counter, ok := first.Values[0].(*ast.Ident); !ok || counter.Name != "iota" {
+				continue
+			}
+			e := enumeration{name: typ.Name}
+			for _, s := range g.Specs {
+				e.values = append(e.values, s.(*ast.ValueSpec).Names[0].Name)
+			}
+			all = append(all, e)
+		}
+	}
+	return all
+}
+
+// spell writes a String method for each enumeration, for dumps.
+func spell(all []enumeration) []byte {
+	var b bytes.Buffer
+	for _, e := range all {
+		fmt.Fprintf(&b, "\nvar names%[1]s = [...]string{%[2]q", e.name, e.values[0])
+		for _, v := range e.values[1:] {
+			fmt.Fprintf(&b, ", %q", v)
+		}
+		fmt.Fprintf(&b, "}\n\nfunc (x %[1]s) String() string { return names%[1]s[x] }\n", e.name)
+	}
+	return b.Bytes()
 }
 
 // read collects the declarations of one file.

@@ -1,0 +1,47 @@
+-- dialect: postgres, possible
+-- checks: name.unknown-alias, name.unknown-function, type.argument-count, name.duplicate-alias, name.duplicate-output, name.unnamed-output
+SELECT hives.name FROM hives AS h; -- want "name.unknown-alias"
+SELECT hiv.name FROM hives AS hives; -- want "name.unknown-alias"
+SELECT q.name FROM hives AS h JOIN queens AS qu ON qu.queen_id = h.queen_id; -- want "name.unknown-alias"
+SELECT hivez.name FROM hives AS hivea, queens AS hiveb; -- want "name.unknown-alias"
+SELECT queens.name FROM hives AS h JOIN queens AS a ON a.queen_id = h.queen_id JOIN queens AS b ON b.queen_id = h.queen_id; -- want "name.unknown-alias"
+SELECT x.* FROM hives AS h; -- want "name.unknown-alias"
+SELECT h.* FROM hives AS h;
+SELECT a.name FROM hives AS a, queens JOIN keepers ON keepers.keeper_id = a.keeper_id; -- want "name.unknown-alias"
+SELECT SUM(frame_count) OVER w FROM hives; -- want "name.unknown-alias" "name.unnamed-output"
+SELECT SUM(frame_count) OVER w FROM hives WINDOW w AS (ORDER BY name); -- want "name.unnamed-output"
+SELECT lenght(name) FROM hives; -- want "name.unknown-function" "name.unnamed-output"
+SELECT lengthh(name) FROM hives; -- want "name.unknown-function" "name.unnamed-output"
+SELECT ronud(weight_kg, 1) FROM harvests; -- want "name.unknown-function" "name.unnamed-output"
+SELECT my_season(taken_on) FROM harvests; -- want "name.unknown-function" "name.unnamed-output"
+SELECT "lenght"(name) FROM hives; -- want "name.unnamed-output"
+SELECT bees.lenght(name) FROM hives; -- want "name.unnamed-output"
+SELECT length() FROM hives; -- want "name.unnamed-output" "type.argument-count"
+SELECT length(name, 'UTF8', 3) FROM hives; -- want "name.unnamed-output" "type.argument-count"
+SELECT round(weight_kg, 1, 2) FROM harvests; -- want "name.unnamed-output" "type.argument-count"
+SELECT round(weight_kg, 1) FROM harvests; -- want "name.unnamed-output"
+SELECT nullif(name) FROM hives; -- want "name.unnamed-output" "type.argument-count"
+SELECT substring(name) FROM hives; -- want "name.unnamed-output"
+SELECT count(name, colour) FROM queens; -- want "name.unnamed-output" "type.argument-count"
+SELECT lag(name, 1, 'x', 'y') OVER (ORDER BY name) FROM hives; -- want "name.unnamed-output" "type.argument-count"
+SELECT current_date, localtime FROM hives; -- want "name.unnamed-output" "name.unnamed-output"
+SELECT upper(VARIADIC ARRAY['a']) FROM hives; -- want "name.unnamed-output"
+SELECT 1 FROM hives AS h, queens AS h; -- want "name.duplicate-alias"
+SELECT 1 FROM hives, hives; -- want "name.duplicate-alias"
+SELECT 1 FROM a.hives, b.hives;
+SELECT 1 FROM a.hives, hives;
+SELECT 1 FROM a.hives AS h, b.hives AS h; -- want "name.duplicate-alias"
+SELECT 1 FROM (SELECT 1) AS d, (SELECT 2) AS d; -- want "name.duplicate-alias"
+WITH d AS (SELECT 1), d AS (SELECT 2) SELECT 1 FROM d; -- want "name.duplicate-alias"
+UPDATE hives AS h SET frame_count = 1 FROM queens AS h; -- want "name.duplicate-alias"
+DELETE FROM hives USING queens AS q, keepers AS q; -- want "name.duplicate-alias"
+CREATE VIEW pairs AS SELECT h.name, q.name FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id; -- want "name.duplicate-output"
+CREATE VIEW pairs (a, b) AS SELECT h.name, q.name FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id;
+CREATE TABLE pairs AS SELECT h.name, UPPER(q.name) AS name FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id; -- want "name.duplicate-output"
+SELECT 1 FROM (SELECT h.name, q.name FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id) AS d;
+SELECT h.name, q.name FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id;
+CREATE VIEW counted AS SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id; -- want "name.unnamed-output"
+SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id; -- want "name.unnamed-output"
+SELECT frame_count + 1, name::text, 3, (SELECT 1) FROM hives; -- want "name.unnamed-output"
+SELECT d.n FROM (SELECT COUNT(*), MAX(name) AS n FROM hives) AS d; -- want "name.unnamed-output"
+SELECT UPPER(name), upper_name FROM (SELECT name, name AS upper_name FROM hives) AS d; -- want "name.unnamed-output"

@@ -1,0 +1,18 @@
+// Package facts works out, once and on demand, what checks ask of a bound statement:
+// conditions, aggregates, what is grouped, what is given out, what can be NULL, what
+// type a value has, what tells rows apart. Each rule about a database that such a
+// question needs stands here and nowhere else.
+//
+//	facts.go       the facts of one statement, and how long a question may take
+//	functions.go   what kind of function a call calls
+//	clause.go      the conditions of a clause: chains of AND and OR
+//	aggregates.go  the aggregates of a SELECT
+//	grouping.go    what a SELECT groups by
+//	outputs.go     what a query gives out
+//	passed.go      conditions that all rows of a query have met
+//	nullable.go    what can be NULL
+//	types.go       what type an expression has
+//	fixed.go       what follows from values and rows that are fixed
+//	keys.go        what tells the rows of a query apart
+//	numbered.go    whose rows a column numbers, by foreign keys
+package facts

@@ -1,0 +1,74 @@
+package facts
+
+import "justlens/core/schema"
+
+// Numbered gives the table whose rows a column numbers: that to which foreign keys lead,
+// or its own where it is the primary key. It is nil where the schema does not say, or says
+// several.
+func (in *Facts) Numbered(t *schema.Table, column int) *schema.Table {
+	if in.changes != in.Schema.Changes() || in.numbering != in.Schema {
+		clear(in.numbered)
+		in.changes, in.numbering = in.Schema.Changes(), in.Schema
+	}
+	known, ok := in.numbered[t]
+	if !ok {
+		if in.numbered == nil {
+			in.numbered = map[*schema.Table][]*schema.Table{}
+		}
+		known = make([]*schema.Table, len(t.Columns))
+		for i := range known {
+			known[i] = numbered(in.Schema, t, i, 8)
+		}
+		in.numbered[t] = known
+	}
+	return known[column]
+}
+
+// numbered follows foreign keys from a column to the table whose rows it
+// numbers; nil where none or several are to be followed.
+func numbered(s *schema.Schema, t *schema.Table, column, depth int) *schema.Table {
+	var next *schema.Table
+	nextColumn := -1
+	for _, f := range t.Foreign {
+		if len(f.Columns) != 1 {
+			for _, c := range f.Columns {
+				if c == column {
+					return nil
+				}
+			}
+			continue
+		}
+		if f.Columns[0] != column {
+			continue
+		}
+		parent := s.Table(f.Qualifier, f.Table)
+		if parent == nil || next != nil || depth == 0 {
+			return nil
+		}
+		next = parent
+		if len(f.References) == 1 {
+			nextColumn = parent.Column(f.References[0])
+		} else {
+			nextColumn = soleKey(parent)
+		}
+	}
+	switch {
+	case next == t:
+		return t
+	case next != nil && nextColumn >= 0:
+		return numbered(s, next, nextColumn, depth-1)
+	case next == nil && soleKey(t) == column:
+		return t
+	}
+	return nil
+}
+
+// soleKey gives the one column of a primary key, -1 for a wider one or none.
+func soleKey(t *schema.Table) int {
+	for _, k := range t.Keys {
+		if k.Primary && len(k.Columns) == 1 {
+			return k.Columns[0]
+		}
+	}
+	return -1
+}

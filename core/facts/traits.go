@@ -1,0 +1,131 @@
+package facts
+
+import "justlens/core/syntax"
+
+// Traits are what can be seen of a node at a glance. A check that asks for some is not
+// called where they are missing.
+type Traits uint32
+
+const (
+	// Of a SELECT, and as far as they have sources of UPDATE, DELETE, INSERT and MERGE.
+
+	Grouped     Traits = 1 << iota // it has GROUP BY
+	Filtered                       // it has HAVING
+	Aggregating                    // it aggregates rows
+	Several                        // it has two sources at least
+	Optional                       // an outer join may fill a source with NULLs
+	BareNames                      // names without a qualifier stand in it
+	ByCommas                       // FROM lists its sources by commas
+	Strange                        // a source is no known table, or one that is defined later
+	Marked                         // an alias of its list is written with AS
+	Ordered                        // of a query: it has ORDER BY
+	Limited                        // of a query: it has a row limit
+	Aliased                        // of an item of a list: it has an alias
+
+	// Of an operator; parentheses count as any operand.
+
+	LiteralSide // a side is a literal
+	Literals    // both sides are
+	NameSide    // a side is a name
+	Columns     // both sides are names
+	FunctionSide
+	QuerySide
+	NestedLeft // the left side is an operator
+	TwoSigns   // it is written by two characters
+
+	// Of a condition.
+
+	Related   // two operands of a chain are about one column, or one has two bounds
+	Decidable // Related, or an operand of a chain is made of literals alone
+	Repeated  // two operands of AND are written alike
+	Chained   // AND joins two operands at least
+	Either    // OR joins three operands at least
+	Negated   // an operand of AND is <> or has NOT
+)
+
+// TraitsOf gives the traits of a node.
+func (in *Facts) TraitsOf(n syntax.Node) (t Traits) {
+	switch n := n.(type) {
+	case *syntax.Select:
+		return in.ofQuery(n) | in.ofSources(n)
+	case *syntax.Update, *syntax.Delete, *syntax.Insert, *syntax.Merge:
+		return in.ofSources(n)
+	case *syntax.Query:
+		return when(n.OrderBy != nil, Ordered) | when(n.Limit != nil, Limited)
+	case *syntax.SelectItem:
+		return when(!n.Alias.IsZero(), Aliased)
+	}
+	return 0
+}
+
+func when(holds bool, t Traits) Traits {
+	if holds {
+		return t
+	}
+	return 0
+}
+
+func (in *Facts) ofQuery(sel *syntax.Select) Traits {
+	t := when(sel.GroupBy != nil, Grouped) | when(sel.Having != nil, Filtered) | when(sel.From != nil && len(sel.From.Tables) > 1, ByCommas) |
+		when(len(in.AggregatesOf(sel)) > 0, Aggregating)
+	for _, item := range sel.Items {
+		if item.As {
+			return t | Marked
+		}
+	}
+	return t
+}
+
+func (in *Facts) ofSources(n syntax.Node) Traits {
+	scope := in.Scope(n)
+	if scope == nil {
+		return 0
+	}
+	t := when(len(scope.Sources) > 1, Several) | when(len(scope.Bare) > 0, BareNames)
+	for _, s := range scope.Sources {
+		t |= when(s.Optional, Optional) | when(s.Unknown || s.Later, Strange)
+	}
+	return t
+}
+
+// sideTraits are those that an operand gives to its operator, by its kind.
+var sideTraits = [syntax.KindCount]Traits{
+	syntax.KindLiteral:  LiteralSide,
+	syntax.KindName:     NameSide,
+	syntax.KindCall:     FunctionSide,
+	syntax.KindCast:     FunctionSide,
+	syntax.KindSubquery: QuerySide,
+	syntax.KindParen:    LiteralSide | Literals | NameSide | Columns | FunctionSide | QuerySide | NestedLeft,
+}
+
+// OperatorTraits gives the traits of an operator.
+func OperatorTraits(b *syntax.Binary) Traits {
+	x, y := b.X.Kind(), b.Y.Kind()
+	t := sideTraits[x] | sideTraits[y] | when(b.OpSpan.Len() == 2, TwoSigns) | when(x == syntax.KindBinary, NestedLeft)
+	if x == y {
+		t |= when(x == syntax.KindLiteral, Literals) | when(x == syntax.KindName, Columns)
+	}
+	return t
+}
+
+// traits gives the traits of a clause's condition.
+func (c *Clause) traits() (t Traits) {
+	for i := range c.Chains {
+		chain := &c.Chains[i]
+		t |= when(chain.Related, Related|Decidable) | when(chain.Decided, Decidable) | when(chain.Op == syntax.OpOr && len(chain.Operands) > 2, Either)
+	}
+	t |= when(c.Conjuncts.Related, Related|Decidable) | when(len(c.Conjuncts.Operands) > 1, Chained) | when(c.Conjuncts.Repeated, Repeated)
+	for i := range c.Conjuncts.Operands {
+		switch x := c.Conjuncts.Operands[i].X.(type) {
+		case *syntax.Binary:
+			t |= when(x.Op == syntax.OpNotEqual, Negated)
+		case *syntax.In:
+			t |= when(x.Not, Negated)
+		case *syntax.Like:
+			t |= when(x.Not, Negated)
+		case *syntax.Between:
+			t |= when(x.Not, Negated)
+		}
+	}
+	return t
+}

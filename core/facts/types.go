@@ -1,0 +1,344 @@
+package facts
+
+import (
+	"strings"
+
+	"justlens/core/bind"
+	"justlens/core/dialect"
+	"justlens/core/schema"
+	"justlens/core/syntax"
+)
+
+// Type gives the type of an expression; its Class is Unknown where text and schema
+// do not tell. On SQLite, where any column may hold any value, it is the type
+// that the declarations promise.
+func (in *Facts) Type(x syntax.Expr) schema.Type {
+	defer in.ask()()
+	return in.typeOf(x, 0)
+}
+
+func (in *Facts) typeOf(x syntax.Expr, depth int) schema.Type {
+	if x == nil || depth > maxDerivation || in.isTired() {
+		return schema.Type{}
+	}
+	switch n := syntax.Unparen(x).(type) {
+	case *syntax.Literal:
+		return in.literalType(n)
+	case *syntax.TypedLiteral:
+		return in.Schema.TypeOf(n.Type, in.Src)
+	case *syntax.Interval:
+		return of(schema.Interval)
+	case *syntax.Name:
+		return in.nameType(n, depth)
+	case *syntax.Cast:
+		return in.Schema.TypeOf(n.Type, in.Src)
+	case *syntax.Collate:
+		return in.typeOf(n.X, depth+1)
+	case *syntax.Is, *syntax.Between, *syntax.In, *syntax.Like, *syntax.Exists:
+		return in.truth()
+	case *syntax.Unary:
+		switch n.Op {
+		case syntax.OpNot:
+			return in.truth()
+		case syntax.OpNegate, syntax.OpPositive:
+			if t := in.typeOf(n.X, depth+1); isNumber(t.Class) {
+				return of(t.Class)
+			}
+		}
+	case *syntax.Binary:
+		return in.binaryType(n, depth)
+	case *syntax.Case:
+		branches := []syntax.Expr{n.Else}
+		for _, w := range n.Whens {
+			branches = append(branches, w.Then)
+		}
+		return in.common(branches, depth)
+	case *syntax.Call:
+		return in.callType(n, depth)
+	case *syntax.Subquery:
+		return in.outputType(n.Query.Body, 0, depth+1)
+	}
+	return schema.Type{}
+}
+
+// common gives the type of a value that may be any of some expressions; those that
+// are NULL, or not there, say nothing of it.
+func (in *Facts) common(xs []syntax.Expr, depth int) schema.Type {
+	var t schema.Type
+	first := true
+	for _, x := range xs {
+		switch {
+		case isNull(x):
+		case first:
+			t, first = in.typeOf(x, depth+1), false
+		default:
+			t = in.unify(t, in.typeOf(x, depth+1))
+		}
+	}
+	return t
+}
+
+func of(c schema.Class) schema.Type { return schema.Type{Class: c} }
+
+func isNumber(c schema.Class) bool {
+	return c == schema.Integer || c == schema.Decimal || c == schema.Float
+}
+
+// isNull reports whether an expression is the word NULL or is not there.
+func isNull(x syntax.Expr) bool {
+	if x == nil {
+		return true
+	}
+	n, ok := syntax.Unparen(x).(*syntax.Literal)
+	return ok && n.Lit == syntax.NullLiteral
+}
+
+// truth gives the type of conditions.
+func (in *Facts) truth() schema.Type {
+	if in.Dialect.Has(dialect.TruthIsNumber) {
+		return of(schema.Integer)
+	}
+	return of(schema.Boolean)
+}
+
+func (in *Facts) literalType(n *syntax.Literal) schema.Type {
+	written := in.Text(n)
+	switch n.Lit {
+	case syntax.TrueLiteral, syntax.FalseLiteral:
+		return in.truth()
+	case syntax.TextLiteral:
+		if written[0] == '\'' {
+			return of(schema.Text)
+		}
+	case syntax.NumberLiteral:
+		switch {
+		case strings.ContainsAny(written, "xXbBoO_"):
+		case strings.ContainsAny(written, "eE"):
+			if in.Dialect == dialect.Postgres || in.Dialect == dialect.Oracle {
+				return of(schema.Decimal)
+			}
+			return of(schema.Float)
+		case strings.Contains(written, "."):
+			if in.Dialect == dialect.SQLite {
+				return of(schema.Float)
+			}
+			return of(schema.Decimal)
+		case len(written) < 19:
+			return of(schema.Integer)
+		}
+	}
+	return schema.Type{}
+}
+
+func (in *Facts) nameType(n *syntax.Name, depth int) schema.Type {
+	u := in.Use(n)
+	switch u.Status {
+	case bind.OutputAlias:
+		return in.typeOf(u.Item.X, depth+1)
+	case bind.Resolved:
+		return in.columnTypeAt(u.Column, depth)
+	}
+	return schema.Type{}
+}
+
+func (in *Facts) columnType(c *bind.Column) schema.Type { return in.columnTypeAt(c, 0) }
+
+func (in *Facts) columnTypeAt(c *bind.Column, depth int) schema.Type {
+	s := c.Source
+	place := s.Place(c)
+	switch {
+	case place < 0:
+	case s.SchemaTable() != nil:
+		return s.SchemaTable().Columns[place].Type
+	case s.Query != nil:
+		return in.outputType(s.Query.Body, place, depth+1)
+	}
+	return schema.Type{}
+}
+
+// columnOf gives the schema's column that an expression is, nil if it is none.
+func (in *Facts) columnOf(x syntax.Expr) *schema.Column {
+	n, ok := syntax.Unparen(x).(*syntax.Name)
+	if !ok {
+		return nil
+	}
+	u := in.Use(n)
+	if u.Status != bind.Resolved || u.Source.SchemaTable() == nil || u.Column.Index < 0 {
+		return nil
+	}
+	return &u.Source.SchemaTable().Columns[u.Column.Index]
+}
+
+// OutputType gives the type of an output column of a query, numbered from 0.
+func (in *Facts) OutputType(q *syntax.Query, i int) schema.Type {
+	defer in.ask()()
+	return in.outputType(q.Body, i, 0)
+}
+
+func (in *Facts) outputType(body syntax.Body, i, depth int) schema.Type {
+	if depth > maxDerivation || in.isTired() {
+		return schema.Type{}
+	}
+	switch b := body.(type) {
+	case *syntax.Select:
+		outputs, ok := in.outputs(b)
+		switch {
+		case !ok || i >= len(outputs):
+		case outputs[i].Source == nil:
+			return in.typeOf(outputs[i].X, depth+1)
+		default:
+			s := outputs[i].Source
+			if s.SchemaTable() != nil {
+				return s.SchemaTable().Columns[outputs[i].Place].Type
+			}
+			if s.Query != nil {
+				return in.outputType(s.Query.Body, outputs[i].Place, depth+1)
+			}
+		}
+	case *syntax.ParenQuery:
+		return in.outputType(b.Query.Body, i, depth+1)
+	case *syntax.SetOp:
+		return in.unify(in.outputType(b.Left, i, depth+1), in.outputType(b.Right, i, depth+1))
+	case *syntax.Values:
+		var items []syntax.Expr
+		for _, row := range b.Rows {
+			if i >= len(row.Items) {
+				return schema.Type{}
+			}
+			items = append(items, row.Items[i])
+		}
+		return in.common(items, depth)
+	}
+	return schema.Type{}
+}
+
+// unify gives the type that values of two types have in one column.
+func (in *Facts) unify(a, b schema.Type) schema.Type {
+	switch {
+	case a.Class == b.Class:
+		if a.Class == schema.Other && a.Name != b.Name {
+			return schema.Type{}
+		}
+		return of(a.Class)
+	case isNumber(a.Class) && isNumber(b.Class):
+		return of(max(a.Class, b.Class)) // in the order Integer, Decimal, Float
+	case a.Class == schema.Date && b.Class == schema.Timestamp, a.Class == schema.Timestamp && b.Class == schema.Date:
+		return of(schema.Timestamp)
+	}
+	return schema.Type{}
+}
+
+func (in *Facts) binaryType(n *syntax.Binary, depth int) schema.Type {
+	switch {
+	case n.Op.IsComparison(), n.Op == syntax.OpAnd, n.Op == syntax.OpOr, n.Op == syntax.OpXor, n.Op == syntax.OpNullSafeEqual:
+		return in.truth()
+	case n.Op == syntax.OpConcat:
+		if in.Dialect.Has(dialect.PipesAreOr) {
+			return in.truth()
+		}
+		return of(schema.Text)
+	case n.Op < syntax.OpAdd || n.Op > syntax.OpModulo:
+		return schema.Type{}
+	}
+	a, b := in.typeOf(n.X, depth+1).Class, in.typeOf(n.Y, depth+1).Class
+	if isNumber(a) && isNumber(b) {
+		return in.arithmetic(n.Op, max(a, b))
+	}
+	if in.Dialect == dialect.SQLite || n.Op != syntax.OpAdd && n.Op != syntax.OpSubtract {
+		return schema.Type{}
+	}
+	if n.Op == syntax.OpAdd && b.HasDay() {
+		a, b = b, a
+	}
+	switch {
+	case in.Dialect == dialect.Postgres && a == schema.Date && b == schema.Integer:
+		return of(schema.Date)
+	case in.Dialect == dialect.Postgres && a == schema.Date && b == schema.Date && n.Op == syntax.OpSubtract:
+		return of(schema.Integer)
+	case in.Dialect == dialect.Postgres && a == schema.Timestamp && b == schema.Timestamp && n.Op == syntax.OpSubtract:
+		return of(schema.Interval)
+	case a == schema.Timestamp && b == schema.Interval, in.Dialect == dialect.Postgres && a == schema.Date && b == schema.Interval:
+		return of(schema.Timestamp)
+	}
+	return schema.Type{}
+}
+
+// arithmetic gives the type of a number worked out from numbers, of which the widest
+// is of the class.
+func (in *Facts) arithmetic(op syntax.Op, widest schema.Class) schema.Type {
+	switch op {
+	case syntax.OpIntegerDivide:
+		return of(schema.Integer)
+	case syntax.OpDivide:
+		if widest == schema.Integer && !in.Dialect.Has(dialect.IntegerDivision) {
+			widest = schema.Decimal
+		}
+		if in.Dialect == dialect.Spark {
+			widest = schema.Float
+		}
+	case syntax.OpModulo:
+		if in.Dialect == dialect.SQLite {
+			return schema.Type{} // it makes whole numbers of both
+		}
+	}
+	return of(widest)
+}
+
+func (in *Facts) callType(n *syntax.Call, depth int) schema.Type {
+	if len(n.Name) != 1 {
+		return schema.Type{}
+	}
+	name := in.FunctionName(n)
+	arg := func(i int) schema.Type {
+		if i < len(n.Args) {
+			return in.typeOf(n.Args[i], depth+1)
+		}
+		return schema.Type{}
+	}
+	switch dialect.ResultOf(name) {
+	case dialect.GivesInteger:
+		return of(schema.Integer)
+	case dialect.GivesText:
+		return of(schema.Text)
+	case dialect.GivesFirst:
+		return arg(0)
+	case dialect.GivesCommon:
+		return in.common(n.Args, depth)
+	case dialect.GivesSum:
+		return in.sumType(name, arg(0).Class)
+	case dialect.GivesDate:
+		if in.Dialect == dialect.SQLite {
+			return of(schema.Text)
+		}
+		return of(schema.Date)
+	}
+	return schema.Type{}
+}
+
+// sumType gives the type of SUM and AVG. PostgreSQL adds bigint up as numeric, the
+// smaller integers as bigint.
+func (in *Facts) sumType(name string, c schema.Class) schema.Type {
+	if !isNumber(c) {
+		return schema.Type{}
+	}
+	if c == schema.Integer {
+		switch {
+		case in.Dialect == dialect.SQLite && name == "avg":
+			return of(schema.Float)
+		case in.Dialect == dialect.SQLServer, in.Dialect == dialect.SQLite:
+			return of(schema.Integer)
+		case in.Dialect == dialect.Postgres && name == "sum":
+			return schema.Type{} // by the width, which is not always known
+		case in.Dialect == dialect.Spark:
+			if name == "avg" {
+				return of(schema.Float)
+			}
+			return of(schema.Integer)
+		}
+		return of(schema.Decimal)
+	}
+	if in.Dialect == dialect.SQLite && name == "avg" {
+		return of(schema.Float)
+	}
+	return of(c)
+}
