@@ -81,14 +81,35 @@ func tellOrder(p *check.Pass, clauses []placed) {
 			Message:   fmt.Sprintf("%s stands before %s", c.name, after.name),
 			Why:       fmt.Sprintf("%s belongs behind %s, and the database reads the clauses in no other order.", c.name, after.name),
 			Related:   []check.Related{{Span: after.node.Span(), Message: "it belongs behind this"}},
-			Mends: []check.Mend{{
-				Title:  fmt.Sprintf("move %s behind %s", c.name, after.name),
-				Effect: check.NewRows,
-				Edits:  move(p, c.node, inText[i+1].node, after.node),
-			}},
+			Mends:     []check.Mend{reorder(p, clauses, inText, i, last)},
 		})
 		return
 	}
+}
+
+// reorder moves a clause behind another, or, where that is not enough, puts each
+// clause in the place where one of the same rank stands.
+func reorder(p *check.Pass, clauses, inText []placed, from, to int) check.Mend {
+	for _, c := range clauses {
+		if end := c.node.Span().End; p.EndBefore(end) != end {
+			return check.Mend{Title: "put the clauses in order", Effect: check.ByHand} // its end is missing
+		}
+	}
+	rest := slices.Delete(slices.Clone(inText), from, from+1)
+	if slices.Equal(slices.Insert(rest, to, inText[from]), clauses) {
+		return check.Mend{
+			Title:  fmt.Sprintf("move %s behind %s", inText[from].name, inText[to].name),
+			Effect: check.NewRows,
+			Edits:  move(p, inText[from].node, inText[from+1].node, inText[to].node),
+		}
+	}
+	m := check.Mend{Title: "put the clauses in order", Effect: check.NewRows}
+	for i, c := range inText {
+		if c != clauses[i] {
+			m.Edits = append(m.Edits, check.Replace(c.node.Span(), p.Text(clauses[i].node)))
+		}
+	}
+	return m
 }
 
 // inOrder lists the clauses in the order in which they belong.
