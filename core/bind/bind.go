@@ -100,10 +100,9 @@ func (b *Binder) More(stmt *syntax.Statement) *Info {
 	b.info = in
 	in.Src, in.Dialect, in.Names, in.Schema, in.seed = b.text.Src, b.text.Dialect, b.text.Names, b.text.Schema, b.text.seed
 	in.Scopes = in.Scopes[:0]
-	in.useOf = grown(in.useOf, stmt.Nodes+1)
+	in.places = grown(in.places, stmt.Nodes+1)
 	in.uses = append(in.uses[:0], Use{})
 	in.parents = grown(in.parents, stmt.Nodes+1)
-	in.scopeOf = grown(in.scopeOf, stmt.Nodes+1)
 	in.climbs, in.forms, in.enclosing = nil, in.forms[:0], enclosing{}
 	b.pending, b.stack, b.spine = b.pending[:0], b.stack[:0], b.spine[:0]
 	clear(b.byName)
@@ -114,7 +113,10 @@ func (b *Binder) More(stmt *syntax.Statement) *Info {
 	}
 	b.statement(stmt.Node, nil, nil)
 	for _, p := range b.pending {
-		in.uses[in.useOf[p.name.ID()]] = b.resolve(p)
+		in.uses[in.places[p.name.ID()]] = b.resolve(p)
+	}
+	if stmt.Nodes > manyNodes {
+		b.pending, b.stack, b.spine = nil, nil, nil
 	}
 	return in
 }
@@ -148,7 +150,7 @@ func (b *Binder) open(node syntax.Node, parent *Scope, ctes *cteScope) *Scope {
 	s := b.scopes.Next()
 	*s = Scope{Node: node, Index: len(b.info.Scopes), Parent: parent, ctes: ctes, Sources: s.Sources[:0], Merged: s.Merged[:0], Calls: s.Calls[:0], Bare: s.Bare[:0]}
 	b.info.Scopes = append(b.info.Scopes, s)
-	b.info.scopeOf[node.ID()] = int32(len(b.info.Scopes))
+	b.info.places[node.ID()] = int32(len(b.info.Scopes))
 	return s
 }
 
@@ -317,7 +319,7 @@ func (b *Binder) insert(n *syntax.Insert, outer *Scope, ctes *cteScope) {
 		}
 	}
 	c := b.open(n, around, ctes)
-	b.info.scopeOf[n.ID()] = int32(s.Index + 1)
+	b.info.places[n.ID()] = int32(s.Index + 1)
 	b.table(n.Table, c)
 	b.add(c, b.source(nil, syntax.Ident{Sym: b.excluded}), nil)
 	for _, a := range n.Conflict {
@@ -467,7 +469,7 @@ func namesNoColumn(function string) bool {
 // use gives the place for what a name means.
 func (b *Binder) use(n *syntax.Name) *Use {
 	in := b.info
-	in.useOf[n.ID()] = int32(len(in.uses))
+	in.places[n.ID()] = int32(len(in.uses))
 	in.uses = append(in.uses, Use{})
 	return &in.uses[len(in.uses)-1]
 }

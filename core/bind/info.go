@@ -68,14 +68,15 @@ type Info struct {
 	// Schema holds the tables known, nil if none are.
 	Schema *schema.Schema
 
-	useOf     []int32 // by node number: the place of a name in uses, 0 if it was not looked up
-	uses      []Use   // the first is the zero Use
+	// places are by node number: of a name that in uses, 0 if it was not looked up; of a
+	// node that opened a scope one more than that in Scopes.
+	places    []int32
+	uses      []Use // the first is the zero Use
 	parents   []syntax.Node
 	forms     []uint64 // by node number, as far as asked for
 	seed      maphash.Seed
 	enclosing enclosing
 	climbs    map[climb]map[int32]reached
-	scopeOf   []int32 // of Select, Update, Delete and Insert nodes: one more than the place in Scopes
 }
 
 // shortClimb is how far up the tree is climbed without looking for one who climbed
@@ -167,7 +168,7 @@ func (in *Info) SourceAt(t syntax.TableExpr) *Source {
 var Scoped = syntax.Kinds(syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete, syntax.KindInsert, syntax.KindMerge)
 
 // Use gives what a name means; the zero Use if it was not looked up.
-func (in *Info) Use(n *syntax.Name) *Use { return &in.uses[in.useOf[n.ID()]] }
+func (in *Info) Use(n *syntax.Name) *Use { return &in.uses[in.places[n.ID()]] }
 
 // Parent gives the node above, nil for the statement.
 func (in *Info) Parent(n syntax.Node) syntax.Node { return in.parents[n.ID()] }
@@ -183,7 +184,7 @@ func (in *Info) Above(n syntax.Node) syntax.Node {
 
 // Scope gives the scope that a Select, Update, Delete or Insert opened.
 func (in *Info) Scope(n syntax.Node) *Scope {
-	if i := in.scopeOf[n.ID()]; i > 0 {
+	if i := in.places[n.ID()]; i > 0 && n.Kind() != syntax.KindName {
 		return in.Scopes[i-1]
 	}
 	return nil

@@ -61,7 +61,7 @@ func (in *Info) Form(x syntax.Expr) uint64 { return in.form(syntax.Unparen(x)) }
 
 func (in *Info) form(n syntax.Node) uint64 {
 	if len(in.forms) == 0 {
-		in.forms = grown(in.forms, len(in.useOf))
+		in.forms = grown(in.forms, len(in.places))
 	}
 	if known := in.forms[n.ID()]; known != 0 {
 		return known

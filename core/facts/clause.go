@@ -80,7 +80,7 @@ func (in *Facts) ClauseOf(n syntax.Node) *Clause {
 	}
 	c := &in.clause
 	*c = Clause{Node: n, Name: name, Cond: cond, Chains: c.Chains[:0]}
-	in.conditions = in.conditions[:0]
+	in.conditions.Reset()
 	in.predicates.Reset()
 	in.chains(c, c.Cond)
 	if top, ok := syntax.Unparen(c.Cond).(*syntax.Binary); ok && top.Op == syntax.OpAnd {
@@ -166,10 +166,10 @@ func isPlain(x syntax.Expr) bool {
 }
 
 func (in *Facts) chain(op syntax.Op, x syntax.Expr) Chain {
-	from := len(in.conditions)
+	in.operand = in.operand[:0]
 	c := Chain{Op: op, Flat: true}
 	in.operands(&c, x)
-	c.Operands = in.conditions[from:len(in.conditions):len(in.conditions)]
+	c.Operands = in.conditions.Copy(in.operand)
 	if len(c.Operands) <= LongChain {
 		in.relate(&c)
 	}
@@ -190,7 +190,7 @@ func (in *Facts) operands(c *Chain, x syntax.Expr) {
 		in.spine = append(in.spine, b)
 		x = b.X
 	}
-	in.conditions = append(slices.Grow(in.conditions, len(in.spine)-from+1), Condition{X: x})
+	in.operand = append(slices.Grow(in.operand, len(in.spine)-from+1), Condition{X: x})
 	for len(in.spine) > from {
 		b := in.spine[len(in.spine)-1]
 		in.spine = in.spine[:len(in.spine)-1]

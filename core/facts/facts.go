@@ -24,7 +24,8 @@ type Facts struct {
 	selects    []*selectFacts // by Scope.Index, as far as asked for
 	selectPool slab.Pool[selectFacts]
 	clause     Clause
-	conditions []Condition
+	conditions slab.List[Condition]
+	operand    []Condition // of the chain in hand
 	spine      []*syntax.Binary
 	predicates slab.Pool[predicate]
 }
