@@ -1119,95 +1119,161 @@ func link(at Node, kind Kind, parents []Node) {
 				link(c, KindTypeName, parents)
 			}
 			if c := n.Value; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindInterval:
 			n := at.(*Interval)
 			if c := n.Value; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindUnary:
 			n := at.(*Unary)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindBinary:
 			n := at.(*Binary)
 			if c := n.Y; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindIs:
 			n := at.(*Is)
 			if c := n.Y; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindBetween:
 			n := at.(*Between)
 			if c := n.Low; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.High; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindIn:
 			n := at.(*In)
 			for _, c := range n.List {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.Query; c != nil {
@@ -1215,42 +1281,72 @@ func link(at Node, kind Kind, parents []Node) {
 				link(c, KindQuery, parents)
 			}
 			if c := n.Other; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindLike:
 			n := at.(*Like)
 			if c := n.Pattern; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.Escape; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindExists:
@@ -1266,19 +1362,31 @@ func link(at Node, kind Kind, parents []Node) {
 				link(c, KindQuery, parents)
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindCase:
 			n := at.(*Case)
 			if c := n.Operand; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			for _, c := range n.Whens {
@@ -1286,26 +1394,44 @@ func link(at Node, kind Kind, parents []Node) {
 				link(c, KindWhen, parents)
 			}
 			if c := n.Else; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindWhen:
 			n := at.(*When)
 			if c := n.Cond; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.Then; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindCast:
@@ -1315,36 +1441,60 @@ func link(at Node, kind Kind, parents []Node) {
 				link(c, KindTypeName, parents)
 			}
 			if c := n.Format; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindTypeName:
 			n := at.(*TypeName)
 			for _, c := range n.Args {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindCall:
 			n := at.(*Call)
 			for _, c := range n.Args {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			for _, c := range n.OrderBy {
@@ -1352,10 +1502,16 @@ func link(at Node, kind Kind, parents []Node) {
 				link(c, KindOrderItem, parents)
 			}
 			if c := n.Filter; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.Over; c != nil {
@@ -1365,10 +1521,16 @@ func link(at Node, kind Kind, parents []Node) {
 		case KindWindow:
 			n := at.(*Window)
 			for _, c := range n.Partition {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			for _, c := range n.OrderBy {
@@ -1378,19 +1540,31 @@ func link(at Node, kind Kind, parents []Node) {
 		case KindParen:
 			n := at.(*Paren)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindRow:
 			n := at.(*Row)
 			for _, c := range n.Items {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindSubquery:
@@ -1402,10 +1576,16 @@ func link(at Node, kind Kind, parents []Node) {
 		case KindArray:
 			n := at.(*Array)
 			for _, c := range n.Items {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.Query; c != nil {
@@ -1415,73 +1595,121 @@ func link(at Node, kind Kind, parents []Node) {
 		case KindSubscript:
 			n := at.(*Subscript)
 			for _, c := range n.Items {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindField:
 			n := at.(*Field)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindCollate:
 			n := at.(*Collate)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindAtZone:
 			n := at.(*AtZone)
 			if c := n.Zone; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindNamedArg:
 			n := at.(*NamedArg)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindOuterMark:
 			n := at.(*OuterMark)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindQuery:
@@ -1527,10 +1755,16 @@ func link(at Node, kind Kind, parents []Node) {
 		case KindSelect:
 			n := at.(*Select)
 			for _, c := range n.DistinctOn {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.Top; c != nil {
@@ -1542,10 +1776,16 @@ func link(at Node, kind Kind, parents []Node) {
 				link(c, KindSelectItem, parents)
 			}
 			for _, c := range n.Into {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.From; c != nil {
@@ -1575,10 +1815,16 @@ func link(at Node, kind Kind, parents []Node) {
 		case KindSelectItem:
 			n := at.(*SelectItem)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindFrom:
@@ -1593,46 +1839,76 @@ func link(at Node, kind Kind, parents []Node) {
 		case KindWhere:
 			n := at.(*Where)
 			if c := n.Cond; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindGroupBy:
 			n := at.(*GroupBy)
 			for _, c := range n.Items {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindGroupingSet:
 			n := at.(*GroupingSet)
 			for _, c := range n.Items {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindHaving:
 			n := at.(*Having)
 			if c := n.Cond; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindQualify:
 			n := at.(*Qualify)
 			if c := n.Cond; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindOrderBy:
@@ -1644,26 +1920,44 @@ func link(at Node, kind Kind, parents []Node) {
 		case KindOrderItem:
 			n := at.(*OrderItem)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindLimit:
 			n := at.(*Limit)
 			if c := n.Count; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.Offset; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindSetOp:
@@ -1709,10 +2003,16 @@ func link(at Node, kind Kind, parents []Node) {
 		case KindFuncTable:
 			n := at.(*FuncTable)
 			for _, c := range n.Calls {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindJoin:
@@ -1725,10 +2025,16 @@ func link(at Node, kind Kind, parents []Node) {
 				}
 			}
 			if c := n.On; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.Left; c != nil {
@@ -1786,17 +2092,29 @@ func link(at Node, kind Kind, parents []Node) {
 		case KindAssign:
 			n := at.(*Assign)
 			if c := n.Target; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.Value; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindUpdate:
@@ -1886,10 +2204,16 @@ func link(at Node, kind Kind, parents []Node) {
 				}
 			}
 			if c := n.On; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			for _, c := range n.Branches {
@@ -1903,10 +2227,16 @@ func link(at Node, kind Kind, parents []Node) {
 		case KindMergeBranch:
 			n := at.(*MergeBranch)
 			if c := n.Cond; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			for _, c := range n.Set {
@@ -1948,10 +2278,16 @@ func link(at Node, kind Kind, parents []Node) {
 				link(c, KindOrderItem, parents)
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindAlterTable:
@@ -1975,10 +2311,16 @@ func link(at Node, kind Kind, parents []Node) {
 				link(c, KindTypeName, parents)
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindDrop:
@@ -1989,10 +2331,16 @@ func link(at Node, kind Kind, parents []Node) {
 		case KindCreateType:
 			n := at.(*CreateType)
 			for _, c := range n.Values {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			if c := n.Type; c != nil {
@@ -2000,10 +2348,16 @@ func link(at Node, kind Kind, parents []Node) {
 				link(c, KindTypeName, parents)
 			}
 			if c := n.Check; c != nil {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 		case KindCreateView:
@@ -2034,10 +2388,16 @@ func link(at Node, kind Kind, parents []Node) {
 		case KindControl:
 			n := at.(*Control)
 			for _, c := range n.Exprs {
-				k := c.Kind()
-				parents[c.ID()] = n
-				if branches.Has(k) {
-					link(c, k, parents)
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
 				}
 			}
 			for _, c := range n.Stmts {
@@ -2108,8 +2468,8 @@ func Chained(n Node) Node {
 	return nil
 }
 
-// Walk calls f for n and all nodes below it, with their kinds, each before those
-// below it; of a chain of operators the last operand comes first.
+// Walk calls f for n and all nodes below it, but for literals, with their kinds, each before
+// those below it; of a chain of operators the last operand comes first.
 func Walk(n Node, f func(Node, Kind)) {
 	kind := n.Kind()
 	f(n, kind)
@@ -2126,95 +2486,139 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				walk(c, KindTypeName, f)
 			}
 			if c := n.Value; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindInterval:
 			n := at.(*Interval)
 			if c := n.Value; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindUnary:
 			n := at.(*Unary)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindBinary:
 			n := at.(*Binary)
 			if c := n.Y; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindIs:
 			n := at.(*Is)
 			if c := n.Y; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindBetween:
 			n := at.(*Between)
 			if c := n.Low; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.High; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindIn:
 			n := at.(*In)
 			for _, c := range n.List {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.Query; c != nil {
@@ -2222,42 +2626,62 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				walk(c, KindQuery, f)
 			}
 			if c := n.Other; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindLike:
 			n := at.(*Like)
 			if c := n.Pattern; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.Escape; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindExists:
@@ -2273,19 +2697,27 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				walk(c, KindQuery, f)
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindCase:
 			n := at.(*Case)
 			if c := n.Operand; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			for _, c := range n.Whens {
@@ -2293,26 +2725,38 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				walk(c, KindWhen, f)
 			}
 			if c := n.Else; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindWhen:
 			n := at.(*When)
 			if c := n.Cond; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.Then; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindCast:
@@ -2322,36 +2766,52 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				walk(c, KindTypeName, f)
 			}
 			if c := n.Format; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindTypeName:
 			n := at.(*TypeName)
 			for _, c := range n.Args {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindCall:
 			n := at.(*Call)
 			for _, c := range n.Args {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			for _, c := range n.OrderBy {
@@ -2359,10 +2819,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				walk(c, KindOrderItem, f)
 			}
 			if c := n.Filter; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.Over; c != nil {
@@ -2372,10 +2836,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 		case KindWindow:
 			n := at.(*Window)
 			for _, c := range n.Partition {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			for _, c := range n.OrderBy {
@@ -2385,19 +2853,27 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 		case KindParen:
 			n := at.(*Paren)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindRow:
 			n := at.(*Row)
 			for _, c := range n.Items {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindSubquery:
@@ -2409,10 +2885,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 		case KindArray:
 			n := at.(*Array)
 			for _, c := range n.Items {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.Query; c != nil {
@@ -2422,73 +2902,105 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 		case KindSubscript:
 			n := at.(*Subscript)
 			for _, c := range n.Items {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindField:
 			n := at.(*Field)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindCollate:
 			n := at.(*Collate)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindAtZone:
 			n := at.(*AtZone)
 			if c := n.Zone; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					at, kind = c, k
-					continue
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						at, kind = c, k
+						continue
+					}
 				}
 			}
 		case KindNamedArg:
 			n := at.(*NamedArg)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindOuterMark:
 			n := at.(*OuterMark)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindQuery:
@@ -2534,10 +3046,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 		case KindSelect:
 			n := at.(*Select)
 			for _, c := range n.DistinctOn {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.Top; c != nil {
@@ -2549,10 +3065,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				walk(c, KindSelectItem, f)
 			}
 			for _, c := range n.Into {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.From; c != nil {
@@ -2582,10 +3102,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 		case KindSelectItem:
 			n := at.(*SelectItem)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindFrom:
@@ -2600,46 +3124,66 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 		case KindWhere:
 			n := at.(*Where)
 			if c := n.Cond; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindGroupBy:
 			n := at.(*GroupBy)
 			for _, c := range n.Items {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindGroupingSet:
 			n := at.(*GroupingSet)
 			for _, c := range n.Items {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindHaving:
 			n := at.(*Having)
 			if c := n.Cond; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindQualify:
 			n := at.(*Qualify)
 			if c := n.Cond; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindOrderBy:
@@ -2651,26 +3195,38 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 		case KindOrderItem:
 			n := at.(*OrderItem)
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindLimit:
 			n := at.(*Limit)
 			if c := n.Count; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.Offset; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindSetOp:
@@ -2716,10 +3272,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 		case KindFuncTable:
 			n := at.(*FuncTable)
 			for _, c := range n.Calls {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindJoin:
@@ -2732,10 +3292,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				}
 			}
 			if c := n.On; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.Left; c != nil {
@@ -2793,17 +3357,25 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 		case KindAssign:
 			n := at.(*Assign)
 			if c := n.Target; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.Value; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindUpdate:
@@ -2893,10 +3465,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				}
 			}
 			if c := n.On; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			for _, c := range n.Branches {
@@ -2910,10 +3486,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 		case KindMergeBranch:
 			n := at.(*MergeBranch)
 			if c := n.Cond; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			for _, c := range n.Set {
@@ -2955,10 +3535,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				walk(c, KindOrderItem, f)
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindAlterTable:
@@ -2982,10 +3566,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				walk(c, KindTypeName, f)
 			}
 			if c := n.X; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindDrop:
@@ -2996,10 +3584,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 		case KindCreateType:
 			n := at.(*CreateType)
 			for _, c := range n.Values {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			if c := n.Type; c != nil {
@@ -3007,10 +3599,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 				walk(c, KindTypeName, f)
 			}
 			if c := n.Check; c != nil {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 		case KindCreateView:
@@ -3041,10 +3637,14 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 		case KindControl:
 			n := at.(*Control)
 			for _, c := range n.Exprs {
-				k := c.Kind()
-				f(c, k)
-				if branches.Has(k) {
-					walk(c, k, f)
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
 				}
 			}
 			for _, c := range n.Stmts {

@@ -216,7 +216,7 @@ func write(decls []decl) []byte {
 		}
 	}
 	p(")\n")
-	writeWalk(p, decls, branches, "func link(at Node, kind Kind, parents []Node)", "parents[c.ID()] = n", "link(c, %s, parents)")
+	writeWalk(p, decls, branches, "func link(at Node, kind Kind, parents []Node)", "parents[%[1]s.ID()] = n", "link(%[1]s, %[2]s, parents)")
 	p("// Chained gives the part of an operator, join or set operation on which it hangs in a\n// chain, nil for other nodes.\nfunc Chained(n Node) Node {\n\tswitch n.Kind() {")
 	for _, d := range decls {
 		if next := chained[d.name]; next != "" {
@@ -224,9 +224,9 @@ func write(decls []decl) []byte {
 		}
 	}
 	p("\t}\n\treturn nil\n}\n")
-	p("// Walk calls f for n and all nodes below it, with their kinds, each before those\n// below it; of a chain of operators the last operand comes first.")
+	p("// Walk calls f for n and all nodes below it, but for literals, with their kinds, each before\n// those below it; of a chain of operators the last operand comes first.")
 	p("func Walk(n Node, f func(Node, Kind)) {\n\tkind := n.Kind()\n\tf(n, kind)\n\twalk(n, kind, f)\n}\n")
-	writeWalk(p, decls, branches, "func walk(at Node, kind Kind, f func(Node, Kind))", "f(c, %s)", "walk(c, %s, f)")
+	writeWalk(p, decls, branches, "func walk(at Node, kind Kind, f func(Node, Kind))", "f(%[1]s, %[2]s)", "walk(%[1]s, %[2]s, f)")
 	return b.Bytes()
 }
 
@@ -238,15 +238,25 @@ var chained = map[string]string{
 	"Join": "Left", "SetOp": "Left",
 }
 
-// writeWalk writes a walk over all nodes below one: each is what the statement visit
-// says of c, a child of n, and what lies below it is walked by descend. Both may
-// hold the kind of c.
+// writeWalk writes a walk over all nodes below one: each child is what the statement visit
+// says, and what lies below it is walked by descend. Both may hold the child and its kind.
+// A name or a literal, which most operands are, is told without a call of a method. A
+// visit that asks for the kind gets no literals.
 func writeWalk(p func(string, ...any), decls []decl, branches map[string]bool, head, visit, descend string) {
-	with := func(statement, kind string) string {
-		if strings.Contains(statement, "%s") {
-			return fmt.Sprintf(statement, kind)
+	say := func(statement, child, kind string) string {
+		if strings.Contains(statement, "%[2]s") {
+			return fmt.Sprintf(statement, child, kind)
 		}
-		return statement
+		return fmt.Sprintf(statement, child)
+	}
+	operand := func(then string) {
+		p("if leaf, ok := c.(*Name); ok {\n%s", say(visit, "leaf", "KindName"))
+		if strings.Contains(visit, "%[2]s") {
+			p("} else if _, literal := c.(*Literal); !literal {")
+		} else {
+			p("} else if leaf, ok := c.(*Literal); ok {\n%s\n} else {", say(visit, "leaf", "KindLiteral"))
+		}
+		p("k := c.Kind()\n%s\nif branches.Has(k) {\n%s\n}\n}", say(visit, "c", "k"), then)
 	}
 	p("%s {\n\tfor {\n\t\tswitch kind {", head)
 	for _, d := range decls {
@@ -264,17 +274,26 @@ func writeWalk(p func(string, ...any), decls []decl, branches map[string]bool, h
 				p("\t\t\tif c := n.%s; c != nil {", fl.name)
 			}
 			switch {
+			case fl.typ == "Expr":
+				operand(say(descend, "c", "k"))
 			case fl.iface:
-				p("\t\t\t\tk := c.Kind()\n\t\t\t\t%s\n\t\t\t\tif branches.Has(k) {\n\t\t\t\t\t%s\n\t\t\t\t}", with(visit, "k"), with(descend, "k"))
-			case branches[fl.typ]:
-				p("\t\t\t\t%s\n\t\t\t\t%s", with(visit, "Kind"+fl.typ), with(descend, "Kind"+fl.typ))
+				p("k := c.Kind()\n%s\nif branches.Has(k) {\n%s\n}", say(visit, "c", "k"), say(descend, "c", "k"))
 			default:
-				p("\t\t\t\t%s", with(visit, "Kind"+fl.typ))
+				p("%s", say(visit, "c", "Kind"+fl.typ))
+				if branches[fl.typ] {
+					p("%s", say(descend, "c", "Kind"+fl.typ))
+				}
 			}
 			p("\t\t\t}")
 		}
 		if next := chained[d.name]; next != "" {
-			p("\t\t\tif c := n.%s; c != nil {\n\t\t\t\tk := c.Kind()\n\t\t\t\t%s\n\t\t\t\tif branches.Has(k) {\n\t\t\t\t\tat, kind = c, k\n\t\t\t\t\tcontinue\n\t\t\t\t}\n\t\t\t}", next, with(visit, "k"))
+			p("\t\t\tif c := n.%s; c != nil {", next)
+			if d.name == "Join" || d.name == "SetOp" {
+				p("k := c.Kind()\n%s\nif branches.Has(k) {\nat, kind = c, k\ncontinue\n}", say(visit, "c", "k"))
+			} else {
+				operand("at, kind = c, k\ncontinue")
+			}
+			p("}")
 		}
 	}
 	p("\t\t}\n\t\treturn\n\t}\n}\n")
