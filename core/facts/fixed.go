@@ -47,6 +47,7 @@ type side struct {
 	x      syntax.Expr
 	source *bind.Source // nil for no column
 	place  int
+	column *schema.Column // nil for none of a table whose columns are known
 	// picks tells whether the other side's value picks this one's; asked of each once.
 	asked, picks bool
 }
@@ -117,13 +118,41 @@ func (in *Facts) fixed(sel *syntax.Select, depth int) *Fixed {
 		f.from = append(f.from, 0)
 		return f
 	}
+	f := in.fixedBy(known, sel).copy()
+	f.depth = depth
+	return f
+}
+
+func (in *Facts) fixedBy(known *selectFacts, sel *syntax.Select) *Fixed {
 	if known.fixed == nil {
 		known.fixed = in.fixedPool.Next()
 		known.fixed.begin(in, sel)
 	}
-	f := known.fixed.copy()
-	f.depth = depth
-	return f
+	return known.fixed
+}
+
+// mayReach reports whether some equality, or one of the keys given, speaks of all columns
+// of a key of each table, without which its rows are surely several. Of sources that an
+// outer join may leave out it knows nothing.
+func (f *Fixed) mayReach(keys []syntax.Expr) bool {
+	for i, s := range f.scope.Sources {
+		t := s.SchemaTable()
+		if t == nil || s.Optional || f.rows[i] {
+			continue
+		}
+		touched := func(c int) bool {
+			return f.columns(i)[c] > varies || slices.ContainsFunc(f.equal, func(e equality) bool {
+				return e.sides[0].source == s && e.sides[0].place == c || e.sides[1].source == s && e.sides[1].place == c
+			}) || slices.ContainsFunc(keys, func(k syntax.Expr) bool {
+				source, place, ok := f.column(k)
+				return ok && source == s && place == c
+			})
+		}
+		if !t.HasKeyOf(touched) {
+			return false
+		}
+	}
+	return true
 }
 
 func (f *Fixed) begin(in *Facts, sel *syntax.Select) {
@@ -164,6 +193,9 @@ func (f *Fixed) side(x syntax.Expr) side {
 	s := side{x: x}
 	if source, place, ok := f.column(x); ok {
 		s.source, s.place = source, place
+		if t := source.SchemaTable(); t != nil {
+			s.column = &t.Columns[place]
+		}
 	}
 	return s
 }
@@ -300,7 +332,12 @@ func (f *Fixed) carry(from, to *side) bool {
 		return false
 	}
 	if !to.asked {
-		to.asked, to.picks = true, f.in.alike(from.x, to.x)
+		to.asked = true
+		if a, b := from.column, to.column; a != nil && b != nil {
+			to.picks = a.Collation == b.Collation && alikeTypes(a.Type, b.Type)
+		} else {
+			to.picks = f.in.alike(from.x, to.x)
+		}
 	}
 	return to.picks && f.mark(to.source.Index, to.place, value)
 }
@@ -367,18 +404,7 @@ func (f *Fixed) holdsKey(t *schema.Table, columns []state) bool {
 	fixed := func(c int) bool {
 		return columns[c] == value || columns[c] == same && t.IsRequired(c, f.in.Dialect)
 	}
-	for _, k := range t.Keys {
-		if len(k.Columns) > 0 && !slices.ContainsFunc(k.Columns, func(c int) bool { return !fixed(c) }) {
-			return true
-		}
-	}
-	for _, index := range t.Indexes {
-		if index.Unique && index.Where == "" && len(index.Parts) > 0 &&
-			!slices.ContainsFunc(index.Parts, func(p schema.IndexPart) bool { return p.Column < 0 || !fixed(p.Column) }) {
-			return true
-		}
-	}
-	return false
+	return t.HasKeyOf(fixed)
 }
 
 // follow looks whether the row of the preserved side of an outer join picks that

@@ -226,7 +226,7 @@ func (in *Facts) GroupsAreRows(sel *syntax.Select) bool {
 	if !s.askedRows {
 		s.askedRows = true
 		keys, ok := in.PlainKeys(sel)
-		s.rows = ok && in.mayTellApart(keys) && in.Given(sel, keys...).Rows() && !in.Given(sel).Rows()
+		s.rows = ok && in.mayTellApart(keys) && in.fixedBy(s, sel).mayReach(keys) && in.Given(sel, keys...).Rows() && !in.Given(sel).Rows()
 	}
 	return s.rows
 }

@@ -454,6 +454,23 @@ func (t *Table) IsUnique(columns []int) bool {
 	})
 }
 
+// HasKeyOf reports whether all columns of some key, or of an index that is unique over the
+// whole table, are among those that has holds.
+func (t *Table) HasKeyOf(has func(column int) bool) bool {
+	for _, k := range t.Keys {
+		if len(k.Columns) > 0 && !slices.ContainsFunc(k.Columns, func(c int) bool { return !has(c) }) {
+			return true
+		}
+	}
+	for _, index := range t.Indexes {
+		if index.Unique && index.Where == "" && len(index.Parts) > 0 &&
+			!slices.ContainsFunc(index.Parts, func(p IndexPart) bool { return p.Column < 0 || !has(p.Column) }) {
+			return true
+		}
+	}
+	return false
+}
+
 // IsKeyPart reports whether a key, or a unique index, may hold the column.
 func (t *Table) IsKeyPart(column int) bool {
 	return slices.ContainsFunc(t.Keys, func(k Key) bool { return slices.Contains(k.Columns, column) }) ||
