@@ -70,5 +70,15 @@ func (in *Facts) IsAggregate(c *syntax.Call) bool {
 		return false
 	}
 	f := in.Function(c)
-	return f.Kind == dialect.Aggregate && in.Dialect.IsAggregate(f.Name, len(c.Args))
+	return f.Kind == dialect.Aggregate && in.Dialect.IsAggregate(f.Name, len(c.Args)) || c.WithinGroup
+}
+
+// MayAggregate reports whether a call may aggregate rows for all that is known: its
+// function is not built in.
+func (in *Facts) MayAggregate(c *syntax.Call) bool {
+	if c.Over != nil {
+		return false
+	}
+	f := in.Function(c)
+	return in.IsAggregate(c) || f.Kind == dialect.UnknownFunction && !f.Listed
 }

@@ -419,7 +419,7 @@ func (p *Parser) typeName() *TypeName {
 }
 
 func (p *Parser) typePath() []Ident {
-	if p.tok.Kind != WordToken && p.tok.Kind != QuotedName {
+	if p.tok.Kind != WordToken && p.tok.Kind != QuotedName && p.tok.Kind != TemplateMark {
 		p.fail("a type")
 		return nil
 	}

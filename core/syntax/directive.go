@@ -199,7 +199,15 @@ func (s *scanner) template() (kind TokenKind, ok bool) {
 	case '#':
 		closing = "#}"
 	default:
-		return EOF, false
+		end := start + 1
+		for end < len(src) && classes[src[end]]&inWord != 0 {
+			end++
+		}
+		if end == start+1 || end == len(src) || src[end] != '}' {
+			return EOF, false
+		}
+		s.pos = end + 1
+		return s.emit(TemplateMark, start), true
 	}
 	end := bytes.Index(src[start:], []byte(closing))
 	if end < 0 {

@@ -329,7 +329,11 @@ func (p *Parser) in(start text.Pos, left Expr, not bool) Expr {
 		}
 		p.expectKind(RightParen, ") or a comma")
 	default:
+		itemStart := p.start()
 		n.Other = p.primary()
+		for p.tok.Kind == LeftBracket && !p.broken { // of a PL/pgSQL array in POSITION
+			n.Other = p.subscript(itemStart, n.Other)
+		}
 	}
 	n.node = p.node(start)
 	return n

@@ -179,7 +179,7 @@ func (p *Parser) alias(stop uint8) (as bool, id Ident) {
 		}
 		return true, p.ident("a name after AS")
 	}
-	if p.tok.Kind == QuotedName || p.tok.Kind == WordToken && stops[p.word]&stop == 0 && !p.startsOther() {
+	if p.tok.Kind == QuotedName || p.tok.Kind == WordToken && stops[p.word]&stop == 0 && !p.startsOther() && !(p.inFor && p.atAny(word.Loop, word.Do)) {
 		return false, p.partAfterDot()
 	}
 	return false, Ident{}

@@ -31,6 +31,8 @@ func (s *scanner) comment(c byte) bool {
 		}
 	case c == '*' && s.inside > 0:
 		return s.endConditional()
+	case c == '<' && next == '?' && s.tag() > 0 && s.aloneOnLine(start, s.tag()): // it says what to do with the lines about it
+		s.pos = s.tag()
 	default:
 		return false
 	}
@@ -103,6 +105,21 @@ func (s *scanner) operator(c byte) TokenKind {
 	return s.symbols(c)
 }
 
+// tag gives the end of a template's <?name … ?> that begins at s.pos, 0 where there is none.
+func (s *scanner) tag() int {
+	rest := s.src[s.pos:min(len(s.src), s.pos+longestMark)]
+	if len(rest) < 5 || rest[0] != '<' || rest[1] != '?' || classes[rest[2]]&startsWord == 0 {
+		return 0
+	}
+	if end := bytes.Index(rest, []byte("?>")); end > 0 {
+		return s.pos + end + 2
+	}
+	return 0
+}
+
+// longestMark bounds what a template's mark in <? … ?> may hold, in bytes.
+const longestMark = 200
+
 // markedName reads @a, @@a, #a, ##a.
 func (s *scanner) markedName(c byte) TokenKind {
 	start := s.pos
@@ -117,6 +134,9 @@ func (s *scanner) markedName(c byte) TokenKind {
 		i++
 	}
 	s.pos = i
+	if c == '@' && i-start > 2 && s.src[start+1] != '@' && s.src[i-1] == '@' { // @NAME@
+		return s.emit(TemplateMark, start)
+	}
 	kind := VariableName
 	if c == '#' {
 		kind = WordToken
@@ -171,6 +191,9 @@ func (s *scanner) placeholder(c byte) TokenKind {
 		return EOF
 	}
 	s.pos = i
+	if at(i) == '.' && (classes[at(i+1)]&startsWord != 0 || at(i+1) == '"') && (c == ':' && !s.rules.plus || next == '{') { // the name of a schema or table
+		return s.emit(TemplateMark, start)
+	}
 	return s.emit(Placeholder, start)
 }
 
@@ -196,6 +219,10 @@ func (s *scanner) symbols(c byte) TokenKind {
 			kind = Equal
 		}
 	case '<':
+		if end := s.tag(); end > 0 {
+			s.pos = end
+			return s.emit(TemplateMark, start)
+		}
 		switch {
 		case next == '=' && third == '>':
 			length, kind = 3, NullSafeEqual

@@ -193,11 +193,21 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 			return x
 		}
 	}
-	if stops[p.word]&notName != 0 && next != Dot && !(next == LeftParen && p.atAny(word.Values, word.Update)) {
+	if stops[p.word]&notName != 0 && next != Dot && !(next == LeftParen && (p.atAny(word.Values, word.Update) || p.dialect == dialect.Postgres && isFunctionWord(p.word))) {
 		p.fail("an expression")
 		return p.badExpr(start)
 	}
 	return p.nameOrCall(start)
+}
+
+// isFunctionWord reports whether PostgreSQL reserves an operator's word but for functions
+// and types ("SQL Key Words" of its manual).
+func isFunctionWord(w word.Word) bool {
+	switch w {
+	case word.Is, word.Like, word.Join:
+		return true
+	}
+	return false
 }
 
 // bareCall reads CURRENT_DATE and its kin, which are calls without parentheses.

@@ -31,8 +31,8 @@ func (p *Parser) routine() Stmt {
 		}
 		name = p.lists.idents.take(idents)
 	}
-	p.routineHead(kind)
 	mark := p.lists.stmts.mark()
+	p.routineHead(kind)
 	if !p.atEnd() {
 		p.routineBody()
 	}
@@ -50,6 +50,11 @@ func (p *Parser) routineHead(kind word.Word) {
 		case p.tok.Kind == LeftParen:
 			p.skipParens()
 			continue
+		case p.at(word.As) && p.peek(1).Kind == TextToken && p.dialect.Has(dialect.DollarQuotes):
+			p.next()
+			p.quotedBody()
+			p.skipToEnd()
+			return
 		case p.at(word.Each), p.at(word.Schedule) && kind == word.Event:
 			rows = true
 		case p.at(word.When) && p.peek(1).Kind == LeftParen, p.at(word.When) && kind == word.Trigger:
@@ -85,7 +90,7 @@ func (p *Parser) startsBody(kind word.Word) bool {
 		return kind != word.Trigger || p.lastWord() != word.Before && p.lastWord() != word.After && p.lastWord() != word.Or &&
 			p.lastWord() != word.Of && p.lastWord() != word.For && p.tokenBefore().Kind != Comma
 	case word.Set:
-		return p.peek(2).Kind == Equal || p.peek(2).Kind == AssignOperator || p.peek(2).Kind == Dot || p.peek(1).Kind == VariableName
+		return !p.hasQuotedBody() && (p.peek(2).Kind == Equal || p.peek(2).Kind == AssignOperator || p.peek(2).Kind == Dot || p.peek(1).Kind == VariableName)
 	case word.As, word.Is:
 		next := p.peek(1)
 		return next.Kind != TextToken && p.dialect.Has(dialect.BodyAfterAs)
@@ -272,8 +277,22 @@ func (p *Parser) controlOrNil() Stmt {
 		p.forStmt(&c)
 	case word.Declare:
 		c.Stmts = p.declare()
-	case word.Return, word.Print, word.Perform, word.Elsif:
+	case word.Perform:
+		if p.quoted { // a query whose rows are not wanted
+			p.scan.tokens[p.i].word = word.Select
+			p.load()
+			return p.selectStmt()
+		}
+		return nil
+	case word.Return, word.Print, word.Elsif:
 		p.next()
+		if p.at(word.Query) && p.startsQuery(1) {
+			p.next()
+			mark := p.lists.stmts.mark()
+			p.lists.stmts.push(p.selectStmt())
+			c.Stmts = p.lists.stmts.take(mark)
+			break
+		}
 		if !p.atEnd() && p.atOperand() {
 			c.Exprs = p.oneExpr()
 		}
@@ -309,8 +328,35 @@ func (p *Parser) atOperand() bool {
 
 func (p *Parser) oneExpr() []Expr {
 	mark := p.lists.exprs.mark()
-	p.lists.exprs.push(p.expr())
+	p.lists.exprs.push(p.value())
 	return p.lists.exprs.take(mark)
+}
+
+// value reads an expression of the procedural language. One of PL/pgSQL is the list of a
+// SELECT without that word, and may go on as one does (its manual, "Expressions").
+func (p *Parser) value() Expr {
+	start, from := p.start(), p.i
+	x := p.expr()
+	if !p.quoted || p.broken || !p.at(word.From) {
+		return x
+	}
+	item := p.slabs.selectItems.New()
+	item.X, item.node = x, p.node(start)
+	items := p.lists.items.mark()
+	p.lists.items.push(item)
+	s := p.slabs.selects.New()
+	s.Items = p.lists.items.take(items)
+	for !p.broken && p.selectClause(s) {
+	}
+	s.node = p.node(start)
+	q := p.slabs.querys.New()
+	q.Body = s
+	p.resultClauses(q, from)
+	q.node = p.node(start)
+	n := p.slabs.subquerys.New()
+	n.Query = q
+	n.node = p.node(start)
+	return n
 }
 
 // beginsTransaction tells BEGIN that starts a transaction from one that opens
@@ -377,7 +423,7 @@ func (p *Parser) endOf(what word.Word) {
 func (p *Parser) ifStmt(c *Control) {
 	p.next()
 	exprs, stmts := p.lists.exprs.mark(), p.lists.stmts.mark()
-	p.lists.exprs.push(p.expr())
+	p.lists.exprs.push(p.value())
 	if p.at(word.Then) {
 		for p.accept(word.Then) {
 			for _, s := range p.bodyStmts(word.Elseif, word.Elsif, word.Else, word.End) {
@@ -385,7 +431,7 @@ func (p *Parser) ifStmt(c *Control) {
 			}
 			if p.atAny(word.Elseif, word.Elsif) {
 				p.next()
-				p.lists.exprs.push(p.expr())
+				p.lists.exprs.push(p.value())
 			}
 		}
 		if p.accept(word.Else) {
@@ -414,10 +460,13 @@ func (p *Parser) caseStmt(c *Control) {
 	p.next()
 	exprs, stmts := p.lists.exprs.mark(), p.lists.stmts.mark()
 	if !p.at(word.When) {
-		p.lists.exprs.push(p.expr())
+		p.lists.exprs.push(p.value())
 	}
 	for p.accept(word.When) {
-		p.lists.exprs.push(p.expr())
+		p.lists.exprs.push(p.value())
+		for p.quoted && p.acceptKind(Comma) {
+			p.lists.exprs.push(p.expr())
+		}
 		p.expect(word.Then)
 		for _, s := range p.bodyStmts(word.When, word.Else, word.End) {
 			p.lists.stmts.push(s)
@@ -462,7 +511,9 @@ func (p *Parser) forStmt(c *Control) {
 			if paren {
 				p.next()
 			}
+			p.inFor = true
 			p.lists.stmts.push(p.selectStmt())
+			p.inFor = false
 			if paren {
 				p.expectKind(RightParen, ")")
 			}
@@ -485,7 +536,7 @@ func (p *Parser) forStmt(c *Control) {
 func (p *Parser) declare() []Stmt {
 	p.next()
 	mark := p.lists.stmts.mark()
-	plain := p.dialect.Has(dialect.SlashLines) && !p.dialect.Has(dialect.BatchLines)
+	plain := p.quoted || p.dialect.Has(dialect.SlashLines) && !p.dialect.Has(dialect.BatchLines)
 	for p.tok.Kind != EOF && p.tok.Kind != BatchEnd && !p.broken && (plain || p.tok.Kind != Semicolon) {
 		switch {
 		case p.at(word.Handler):

@@ -13,6 +13,9 @@ func (p *Parser) selectBody() Body {
 	p.next()
 	s := p.slabs.selects.New()
 	p.selectModifiers(s)
+	if p.quoted && p.at(word.Into) { // PL/pgSQL lets it stand first, before the list
+		p.selectClause(s)
+	}
 	if !p.atEnd() && !p.atAny(word.From, word.Where, word.Union, word.Into) && p.tok.Kind != RightParen {
 		s.Items = p.selectItems()
 	} else if !p.dialect.Has(dialect.EmptySelect) && p.tok.Kind != TemplateMark {
@@ -136,7 +139,7 @@ func (p *Parser) selectClause(s *Select) bool {
 			p.intoFile()
 			return true
 		}
-		for p.atAny(word.Temporary, word.Temp, word.Unlogged, word.Table) {
+		for p.atAny(word.Temporary, word.Temp, word.Unlogged, word.Table) || p.quoted && p.at(word.Strict) {
 			p.next()
 		}
 		s.Into = p.exprList()

@@ -50,6 +50,10 @@ func (p *Parser) anyStatement() Stmt {
 		if p.bodies == 0 && p.dialect.Has(dialect.ExecutedComments) {
 			return p.noStatement()
 		}
+	case word.Do:
+		if p.dialect.Has(dialect.DollarQuotes) && (p.peek(1).Kind == TextToken || p.peek(1).Word() == word.Language) {
+			return p.doStmt()
+		}
 	case word.Set:
 		if p.peek(1).Word() == word.Statement {
 			return p.setStatement(start)

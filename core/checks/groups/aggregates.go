@@ -303,7 +303,7 @@ func runWithoutAggregate(p *check.Pass, g *syntax.GroupBy) {
 		return // there DISTINCT says as little
 	}
 	for i, item := range sel.Items {
-		if !p.Same(item.X, g.Items[i]) || mayVary(item.X) {
+		if call, ok := syntax.Unparen(item.X).(*syntax.Call); !p.Same(item.X, g.Items[i]) || mayVary(item.X) || ok && p.MayAggregate(call) {
 			return
 		}
 	}

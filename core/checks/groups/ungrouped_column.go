@@ -189,7 +189,7 @@ func (u *ungrouped) visit(n syntax.Node) {
 	case *syntax.BadExpr, *syntax.TypeName:
 		return
 	case *syntax.Call:
-		if p.IsAggregate(n) {
+		if p.MayAggregate(n) {
 			return
 		}
 	}

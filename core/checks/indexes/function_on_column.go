@@ -99,7 +99,7 @@ func judge(p *check.Pass, place syntax.Node, c comparison) bool {
 		return false
 	}
 	u := p.Use(column)
-	if u.Outer || u.Source == nil || dependsOn(p, c.values, u.Source) || hasIndexOn(p, u, c.function) {
+	if u.Outer || u.Source == nil || u.Source.Query != nil || dependsOn(p, c.values, u.Source) || hasIndexOn(p, u, c.function) {
 		return true
 	}
 	name := p.Text(column)
@@ -173,13 +173,11 @@ func dependsOn(p *check.Pass, values []syntax.Expr, src *bind.Source) bool {
 }
 
 // certainty is certain where the schema has an index that goes unused; where
-// it has none on the column the finding is only worth a look.
+// it has none on the column, or there is no schema, the finding is only worth a look.
 func certainty(p *check.Pass, u *bind.Use) check.Certainty {
 	t := u.Source.SchemaTable()
 	switch {
-	case t == nil || t.IsView || u.Column == nil || u.Column.Index < 0:
-		return check.Likely
-	case !t.LeadsIndex(u.Column.Index):
+	case t == nil || t.IsView || u.Column == nil || u.Column.Index < 0, !t.LeadsIndex(u.Column.Index):
 		return check.Possible
 	case p.Dialect == dialect.MariaDB:
 		return check.Likely // newer versions look through some functions

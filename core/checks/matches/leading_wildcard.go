@@ -61,10 +61,18 @@ func runLeadingWildcard(p *check.Pass, like *syntax.Like) {
 	if hasSpecialIndex(p, column) {
 		return
 	}
+	u := p.Use(column)
+	if u.Source == nil || u.Source.Query != nil {
+		return // a variable, or a computed column
+	}
+	certainty := check.Possible
+	if t := u.Source.SchemaTable(); t != nil && u.Column != nil && u.Column.Index >= 0 && t.LeadsIndex(u.Column.Index) {
+		certainty = check.Likely
+	}
 	p.Report(check.Finding{
 		Span:      like.Span(),
 		Context:   place.Span(),
-		Certainty: check.Likely,
+		Certainty: certainty,
 		Message:   fmt.Sprintf("%s is searched by a pattern that begins with %c", p.Brief(column), pattern[0]),
 		Why:       fmt.Sprintf("An index on %s is sorted by the beginning of the values, so every row is read.", p.Brief(column)),
 		Mends:     []check.Mend{{Title: advice[p.Dialect], Effect: check.ByHand}},

@@ -38,6 +38,9 @@ func runOuterCapture(p *check.Pass, name *syntax.Name) {
 	if !u.Outer || u.Source.Name.IsZero() {
 		return
 	}
+	if table, _ := p.Enclosing(name, syntax.Kinds(syntax.KindFuncTable)); table != nil {
+		return // it can be of no other query
+	}
 	// The subqueries between the name and its source must all have tables.
 	for at := u.Scope; at != u.Source.Scope; at = at.Parent {
 		if at == nil || len(at.Sources) == 0 {

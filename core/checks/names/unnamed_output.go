@@ -44,6 +44,9 @@ func runUnnamedOutput(p *check.Pass, sel *syntax.Select) {
 		if _, top := p.Parent(q).(*syntax.SelectStmt); !top || len(sel.Into) > 0 || !p.Wants(check.Possible) {
 			return
 		}
+		if stmt := p.Parent(q); p.Parent(stmt) != nil {
+			return // in a routine, where nobody asks for the name
+		}
 		certainty = check.Possible
 	}
 	for _, item := range sel.Items {

@@ -30,8 +30,6 @@ var notInSubquery = &check.Check{
 		},
 	}, {
 		NoSchema: true,
-		Bad:      "SELECT q.name FROM queens q WHERE q.queen_id NOT IN (SELECT h.queen_id FROM hives h WHERE h.apiary_id = 3)",
-		Good:     "SELECT q.name FROM queens q WHERE NOT EXISTS (SELECT 1 FROM hives h WHERE h.apiary_id = 3 AND h.queen_id = q.queen_id)",
 		Near: []string{
 			"SELECT q.name FROM queens q WHERE q.queen_id NOT IN (SELECT h.queen_id FROM hives h WHERE h.queen_id > 3)",
 			"SELECT q.name FROM queens q WHERE q.queen_id NOT IN (SELECT COUNT(*) FROM hives h)",
@@ -72,7 +70,7 @@ func runNotInSubquery(p *check.Pass, in *syntax.In) {
 		if _, star := column.(*syntax.Star); star {
 			return
 		}
-		f.Certainty = check.Likely
+		f.Certainty = check.Possible
 		f.Message = fmt.Sprintf("if any %s is NULL, NOT IN finds no rows at all", where(p, column))
 	}
 	f.Why = fmt.Sprintf("One NULL in the subquery's result makes every comparison with %s unknown, so no row is returned.", p.Brief(in.X))

@@ -1,0 +1,119 @@
+package syntax
+
+import (
+	"bytes"
+	"slices"
+
+	"justlens/core/dialect"
+	"justlens/core/dialect/word"
+	"justlens/core/text"
+)
+
+// quotedBody reads the body of a routine that stands as text in quotes, as PostgreSQL has
+// it, onto the stack of statements. Its tokens take the place of the text among those of
+// the statement, so that all spans lie in the file. Text in a language other than SQL and
+// PL/pgSQL, and text in which a quote or a backslash is escaped, is passed over.
+// (PostgreSQL's manual, "CREATE FUNCTION", "DO" and "Structure of PL/pgSQL")
+func (p *Parser) quotedBody() {
+	inside, ok := p.insideQuotes(p.tok)
+	if !ok || p.quoted || !p.isLanguageRead() {
+		p.next()
+		return
+	}
+	body, at, begun := p.tok, p.i, p.begun
+	outer := p.scan
+	p.quoted = true
+	p.scan = scanner{names: outer.names, rules: outer.rules, src: outer.src[:inside.End], pos: int(inside.Start), comments: p.within.comments[:0], tokens: p.within.tokens[:0]}
+	p.scan.fill()
+	p.i, p.begun, p.last = 0, 0, inside.Start
+	p.load()
+	for !p.broken && p.tok.Kind != EOF {
+		if !p.acceptKind(Semicolon) {
+			p.bodyStmt()
+			if !p.broken && p.tok.Kind != Semicolon && p.tok.Kind != EOF {
+				p.fail("the end of the statement")
+			}
+		}
+		p.mendBody()
+	}
+	for p.scan.pos < len(p.scan.src) {
+		p.scan.fill() // what an error left
+	}
+	p.within = p.scan
+	p.scan, p.quoted, p.broken, p.begun = outer, false, false, begun
+	tokens := p.within.tokens
+	for len(tokens) > 0 && tokens[len(tokens)-1].Kind == EOF {
+		tokens = tokens[:len(tokens)-1]
+	}
+	p.scan.tokens = slices.Replace(p.scan.tokens, at, at+1, tokens...)
+	p.scan.comments = append(p.scan.comments, p.within.comments...)
+	slices.SortFunc(p.scan.comments, func(a, b text.Span) int { return int(a.Start) - int(b.Start) })
+	p.spliced = true
+	p.last, p.i = body.Span.End, at+len(tokens)
+	if p.i == len(p.scan.tokens) {
+		p.scan.fill()
+	}
+	p.load()
+}
+
+// insideQuotes gives what stands between the quotes of a text, as far as it is written
+// there as it is meant.
+func (p *Parser) insideQuotes(t Token) (text.Span, bool) {
+	src := p.scan.src[t.Span.Start:t.Span.End]
+	switch {
+	case len(src) > 1 && src[0] == '$':
+		tag := 1 + bytes.IndexByte(src[1:], '$') + 1
+		return text.Span{Start: t.Span.Start + text.Pos(tag), End: t.Span.End - text.Pos(tag)}, len(src) >= 2*tag
+	case len(src) > 1 && src[0] == '\'' && src[len(src)-1] == '\'' && bytes.IndexByte(src[1:len(src)-1], '\'') < 0:
+		return text.Span{Start: t.Span.Start + 1, End: t.Span.End - 1}, true
+	}
+	return text.Span{}, false
+}
+
+// isLanguageRead reports whether the language that a statement names for its body is SQL
+// or PL/pgSQL; DO takes the latter if none is named.
+func (p *Parser) isLanguageRead() bool {
+	for i := p.begun; i+1 < len(p.scan.tokens); i++ {
+		if p.scan.tokens[i].Word() != word.Language {
+			continue
+		}
+		name := p.scan.tokens[i+1]
+		switch string(bytes.ToLower(bytes.Trim(p.scan.src[name.Span.Start:name.Span.End], `'"`))) {
+		case "sql", "plpgsql":
+			return true
+		}
+		return false
+	}
+	return p.scan.tokens[p.begun].Word() == word.Do
+}
+
+// hasQuotedBody reports whether the statement goes on to a body in quotes.
+func (p *Parser) hasQuotedBody() bool {
+	if !p.dialect.Has(dialect.DollarQuotes) {
+		return false
+	}
+	for i := p.i; i+1 < len(p.scan.tokens); i++ {
+		if p.scan.tokens[i].Word() == word.As && p.scan.tokens[i+1].Kind == TextToken {
+			return true
+		}
+	}
+	return false
+}
+
+// doStmt reads PostgreSQL's DO, whose body is in PL/pgSQL unless it says otherwise.
+func (p *Parser) doStmt() Stmt {
+	start := p.start()
+	mark := p.lists.stmts.mark()
+	p.next()
+	for !p.atEnd() {
+		if p.tok.Kind == TextToken && p.lastWord() != word.Language {
+			p.quotedBody()
+			continue
+		}
+		p.next()
+	}
+	n := p.slabs.routines.New()
+	body := p.lists.stmts.take(mark)
+	*n = Routine{node: p.node(start), Body: body}
+	return n
+}
