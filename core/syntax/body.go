@@ -45,11 +45,14 @@ func (p *Parser) quotedBody() {
 	for len(tokens) > 0 && tokens[len(tokens)-1].Kind == EOF {
 		tokens = tokens[:len(tokens)-1]
 	}
-	p.scan.tokens = slices.Replace(p.scan.tokens, at, at+1, tokens...)
+	tokens = append(tokens, Token{Kind: BodyQuote, Span: text.Span{Start: inside.End, End: body.Span.End}})
+	p.within.tokens = tokens
+	p.scan.tokens[at] = Token{Kind: BodyQuote, Span: text.Span{Start: body.Span.Start, End: inside.Start}}
+	p.scan.tokens = slices.Insert(p.scan.tokens, at+1, tokens...)
 	p.scan.comments = append(p.scan.comments, p.within.comments...)
 	slices.SortFunc(p.scan.comments, func(a, b text.Span) int { return int(a.Start) - int(b.Start) })
 	p.spliced = true
-	p.last, p.i = body.Span.End, at+len(tokens)
+	p.last, p.i = body.Span.End, at+1+len(tokens)
 	if p.i == len(p.scan.tokens) {
 		p.scan.fill()
 	}

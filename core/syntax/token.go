@@ -26,7 +26,8 @@ const (
 	Comma
 	Dot
 	Colon
-	Stray // a byte that begins nothing
+	Stray     // a byte that begins nothing
+	BodyQuote // the quote round a body that is read
 	// Operators.
 	Equal
 	DoubleEqual
