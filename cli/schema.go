@@ -181,7 +181,7 @@ func (l *loadedSchema) loadText(p *Program, path string, auto bool, read func() 
 		return fmt.Errorf("%s: %w", path, err)
 	}
 	if auto {
-		l.dialect = schema.Guess(f.Bytes())
+		l.dialect = schema.Guess(path, f.Bytes())
 	}
 	l.take(p, f.Bytes(), func(at text.Pos) string {
 		place := f.Place(at)

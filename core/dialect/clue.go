@@ -1,6 +1,11 @@
 package dialect
 
-import "justlens/core/dialect/word"
+import (
+	"slices"
+	"strings"
+
+	"justlens/core/dialect/word"
+)
 
 // Clues weighs what was seen in a text for each dialect.
 type Clues struct {
@@ -38,7 +43,7 @@ func WordClue(w word.Word) (Set, int) {
 	switch w {
 	case word.Ilike, word.Notnull, word.Returning:
 		return In(Postgres), 2
-	case word.StraightJoin, word.AutoIncrement, word.Engine, word.Regexp, word.Unsigned, word.Distinctrow:
+	case word.StraightJoin, word.AutoIncrement, word.Regexp, word.Unsigned, word.Distinctrow:
 		return In(MySQL, MariaDB), 3
 	case word.Autoincrement, word.Glob, word.Pragma:
 		return In(SQLite), 4
@@ -52,6 +57,25 @@ func WordClue(w word.Word) (Set, int) {
 	return 0, 0
 }
 
+// PathClue gives the dialects that a part of a file's path speaks for, and that part: a
+// folder, or what stands between the dots, dashes and underscores of its name.
+func PathClue(path string) (Set, string) {
+	parts := strings.FieldsFunc(path, func(r rune) bool { return strings.ContainsRune("/\\.-_ ", r) })
+	for _, part := range slices.Backward(parts) {
+		if d, ok := pathNames[strings.ToLower(part)]; ok {
+			return In(d), part
+		}
+	}
+	return 0, ""
+}
+
+var pathNames = map[string]Dialect{
+	"postgres": Postgres, "postgresql": Postgres, "pgsql": Postgres, "plpgsql": Postgres, "pg": Postgres, "psql": Postgres,
+	"mysql": MySQL, "mysql5": MySQL, "mysql8": MySQL, "mariadb": MariaDB, "maria": MariaDB,
+	"sqlite": SQLite, "sqlite3": SQLite, "mssql": SQLServer, "sqlserver": SQLServer, "tsql": SQLServer, "sqlsrv": SQLServer,
+	"oracle": Oracle, "plsql": Oracle, "spark": Spark, "sparksql": Spark,
+}
+
 // FunctionClue does the same for the name of a called function, in lower case.
 func FunctionClue(name string) (Set, int) {
 	switch name {
@@ -63,7 +87,7 @@ func FunctionClue(name string) (Set, int) {
 		return In(SQLite), 4
 	case "getdate", "isnull", "dateadd", "datepart", "charindex", "len", "newid", "sysdatetime":
 		return In(SQLServer), 3
-	case "nvl", "nvl2", "add_months", "to_date", "decode", "sys_guid":
+	case "nvl", "nvl2", "add_months", "to_date", "sys_guid":
 		return In(Oracle), 3
 	case "to_char", "string_agg", "date_trunc", "array_agg", "generate_series", "jsonb_agg":
 		return In(Postgres), 2

@@ -134,7 +134,7 @@ func (r *Reviewer) Review(f *text.File) *File { return r.review(f, 1) }
 func (r *Reviewer) review(f *text.File, workers int) *File {
 	out := &File{Text: f, Dialect: r.options.Dialect}
 	if r.options.Auto {
-		out.Dialect, out.Clue = syntax.Guess(f.Bytes(), r.names)
+		out.Dialect, out.Clue = syntax.Guess(f.Path, f.Bytes(), r.names)
 	}
 	r.open(f.Bytes(), out.Dialect, schema.New(r.options.Schema).For(out.Dialect))
 	if workers > 1 && len(r.text) >= largeText {

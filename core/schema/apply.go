@@ -137,9 +137,9 @@ func (s *Schema) settleViews() {
 	}
 }
 
-// Guess tells the dialect of DDL text, ANSI where nothing gives it away.
-func Guess(src []byte) dialect.Dialect {
-	d, _ := syntax.Guess(src, syntax.NewNames())
+// Guess tells the dialect of DDL text in a file of the path, ANSI where nothing gives it away.
+func Guess(path string, src []byte) dialect.Dialect {
+	d, _ := syntax.Guess(path, src, syntax.NewNames())
 	return d
 }
 

@@ -13,11 +13,15 @@ import (
 const guessBytes = 64 << 10
 
 // Guess tells which dialect a text most likely is written in, and what spoke
-// for it, as "ILIKE on line 3". Without any clue it gives [dialect.ANSI] and "".
-func Guess(src []byte, names *Names) (dialect.Dialect, string) {
+// for it, as "ILIKE on line 3". The path of its file counts, "" for none. Without any
+// clue it gives [dialect.ANSI] and "".
+func Guess(path string, src []byte, names *Names) (dialect.Dialect, string) {
 	s := scanner{names: names}
 	s.reset(src[:min(len(src), guessBytes)], dialect.ANSI)
 	var clues dialect.Clues
+	if set, part := dialect.PathClue(path); part != "" {
+		clues.Add(set, pathWeight, part+" in its path")
+	}
 	for kind := s.scan(); kind != EOF; kind = s.scan() {
 		if len(s.tokens) > 3 {
 			s.tokens = s.tokens[:copy(s.tokens, s.tokens[len(s.tokens)-3:])]
@@ -29,6 +33,10 @@ func Guess(src []byte, names *Names) (dialect.Dialect, string) {
 	return clues.Best()
 }
 
+// pathWeight is what a database's name in the path of a file counts: more than any one
+// word, less than several.
+const pathWeight = 6
+
 // clue weighs the last token, seen with the two before it.
 func (s *scanner) clue() (dialect.Set, int) {
 	last := len(s.tokens) - 1
@@ -37,16 +45,34 @@ func (s *scanner) clue() (dialect.Set, int) {
 	if last > 0 {
 		before = s.tokens[last-1]
 	}
+	if s.src[t.Span.Start] == '#' && t.Kind != WordToken && s.startsLine(int(t.Span.Start)) {
+		return dialect.In(dialect.MySQL, dialect.MariaDB), 2 // a comment there
+	}
 	switch t.Kind {
 	case WordToken:
 		if t.Word() == word.Top && before.Word() != word.Select {
 			return 0, 0
 		}
-		if before.Kind != Dot {
+		switch {
+		case before.Kind == Dot:
+		case before.Kind == VariableName && isVariableType(t.Word()):
+			return dialect.In(dialect.SQLServer), 4 // a parameter, or DECLARE
+		case t.Word() == word.Delimiter && s.startsLine(int(t.Span.Start)):
+			return dialect.In(dialect.MySQL, dialect.MariaDB), 6
+		default:
 			return dialect.WordClue(t.Word())
 		}
+	case Equal:
+		if before.Word() == word.Engine {
+			return dialect.In(dialect.MySQL, dialect.MariaDB), 3
+		}
 	case LeftParen:
-		if before.Kind == WordToken {
+		if before.Word() == word.If && last > 1 {
+			switch before := s.tokens[last-2]; before.Kind {
+			case LeftParen, Comma, Equal:
+				return dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), 2
+			}
+		} else if before.Kind == WordToken {
 			return dialect.FunctionClue(s.names.String(before.Sym))
 		}
 	case RightParen:
@@ -55,7 +81,7 @@ func (s *scanner) clue() (dialect.Set, int) {
 		}
 	case QuotedName:
 		if s.src[t.Span.Start] == '`' {
-			return dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), 2
+			return dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark), 2
 		}
 	case LeftBracket:
 		switch before.Word() {
@@ -69,11 +95,14 @@ func (s *scanner) clue() (dialect.Set, int) {
 			return dialect.In(dialect.Postgres), 2
 		}
 	case TextToken:
-		if s.src[t.Span.Start] == '$' {
-			return dialect.In(dialect.Postgres), 4
+		switch before.Word() {
+		case word.As, word.Do, word.Language, word.Sql: // else it may lie between two marks of DELIMITER $$
+			if s.src[t.Span.Start] == '$' {
+				return dialect.In(dialect.Postgres), 4
+			}
 		}
 	case VariableName:
-		return dialect.In(dialect.SQLServer), 2
+		return dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLServer), 2
 	case NullSafeEqual:
 		return dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), 3
 	case BatchEnd:
@@ -90,5 +119,21 @@ func (s *scanner) describe(span text.Span) string {
 	if last := len(s.tokens) - 1; s.tokens[last].Kind == LeftParen && last > 0 {
 		span = s.tokens[last-1].Span
 	}
-	return fmt.Sprintf("%s on line %d", s.src[span.Start:span.End], line)
+	const most = 40 // of a text in dollar quotes the opening one
+	what := s.src[span.Start:span.End]
+	if len(what) > most {
+		end := bytes.IndexByte(what[1:], what[0]) + 2
+		what = what[:min(max(end, 1), most)]
+	}
+	return fmt.Sprintf("%s on line %d", what, line)
+}
+
+// isVariableType reports whether a word is a type that Transact-SQL's variables have.
+func isVariableType(w word.Word) bool {
+	switch w {
+	case word.Int, word.Bigint, word.Smallint, word.Tinyint, word.Bit, word.Decimal, word.Numeric, word.Float, word.Real,
+		word.Date, word.Time, word.Datetime, word.Char, word.Varchar, word.Nchar, word.Nvarchar, word.Varbinary, word.Xml, word.Table:
+		return true
+	}
+	return false
 }

@@ -44,11 +44,26 @@ func TestGuess(t *testing.T) {
 	for _, d := range []dialect.Dialect{dialect.Postgres, dialect.SQLite, dialect.SQLServer, dialect.Oracle, dialect.Spark} {
 		src, err := os.ReadFile("testdata/read/" + d.String() + ".sql")
 		require.NoError(t, err)
-		got, clue := syntax.Guess(src, names)
+		got, clue := syntax.Guess("", src, names)
 		require.Equal(t, d.String(), got.String(), "by %s", clue)
 		require.Contains(t, clue, " on line ")
 	}
-	got, clue := syntax.Guess([]byte("SELECT name FROM hives WHERE hive_id = 1"), names)
-	require.Equal(t, dialect.ANSI, got)
-	require.Empty(t, clue)
+	for _, c := range []struct{ path, text, want, clue string }{
+		{"", "SELECT name FROM hives WHERE hive_id = 1", "ansi", ""},
+		{"sql/mysql/hives.sql", "SELECT name FROM hives", "mysql", "mysql in its path"},
+		{"hives.pgsql.sql", "SELECT name FROM hives", "postgres", "pgsql in its path"},
+		{"sqlite/a.sql", "CREATE TABLE `hives` (`hive_id` int, `name` text)", "sqlite", "sqlite in its path"},
+		{"mysql/a.sql", "SELECT x::int FROM @a; SELECT y::int, z::text FROM hives WHERE name ILIKE 'x'", "postgres", "::"},
+		{"", "SET @n = (SELECT IF(1 = 1, 2, 3)); PREPARE s FROM @n;", "mysql", "@n"},
+		{"", "CREATE PROCEDURE p @n int AS SELECT name FROM hives WHERE hive_id = @n", "sqlserver", "@n"},
+		{"", "DELIMITER $$\nCREATE PROCEDURE p() SELECT 1$$\nCREATE PROCEDURE q() SELECT 2$$", "mysql", "DELIMITER on line 1"},
+		{"", "CREATE FUNCTION @extschema@.f() RETURNS int LANGUAGE sql AS $$ SELECT 1 FROM hives WHERE 1 = 1 AND 2 = 2 $$", "postgres", "$$ on line 1"},
+		{"", "INSERT INTO hives (engine, note) VALUES ('engine', 2)", "ansi", ""},
+		{"", "CREATE TABLE hives (hive_id int) ENGINE = InnoDB", "mysql", "= on line 1"},
+		{"", "# a remark\nSELECT name FROM hives", "mysql", "# on line 1"},
+	} {
+		got, clue := syntax.Guess(c.path, []byte(c.text), names)
+		require.Equal(t, c.want, got.String(), "%s: by %s", c.text, clue)
+		require.Contains(t, clue, c.clue, c.text)
+	}
 }
