@@ -159,7 +159,12 @@ func (b *Binder) table(t syntax.TableExpr, s *Scope) {
 		}
 		b.add(s, b.source(t, name), nil)
 	case *syntax.ParenTable:
-		b.table(t.Table, s)
+		if t.Alias.IsZero() {
+			b.table(t.Table, s)
+			break
+		}
+		b.table(t.Table, b.open(t, s.Parent, s.ctes)) // the alias hides the names inside
+		b.add(s, b.source(t, t.Alias), nil)
 	case *syntax.Join:
 		b.join(t, s)
 	case *syntax.BadTable:

@@ -206,7 +206,9 @@ func (f *Fixed) side(x syntax.Expr) side {
 func (f *Fixed) joins(t syntax.TableExpr, at int) int {
 	switch t := t.(type) {
 	case *syntax.ParenTable:
-		return f.joins(t.Table, at)
+		if t.Alias.IsZero() {
+			return f.joins(t.Table, at)
+		}
 	case *syntax.Join:
 		middle := f.joins(t.Left, at)
 		end := f.joins(t.Right, middle)
@@ -388,7 +390,9 @@ func (f *Fixed) isThere(i int) bool {
 func (f *Fixed) makeSolid(t syntax.TableExpr, at int, there bool) int {
 	switch t := t.(type) {
 	case *syntax.ParenTable:
-		return f.makeSolid(t.Table, at, there)
+		if t.Alias.IsZero() {
+			return f.makeSolid(t.Table, at, there)
+		}
 	case *syntax.Join:
 		middle := f.makeSolid(t.Left, at, there && t.Type != syntax.RightJoin && t.Type != syntax.FullJoin)
 		inner := t.Type == syntax.InnerJoin || t.Type == syntax.CrossJoin || t.Type == syntax.CrossApply

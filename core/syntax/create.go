@@ -374,8 +374,14 @@ func (p *Parser) createIndex() Stmt {
 	mark := p.lists.orders.mark()
 	p.commaList(func() {
 		item := p.orderItem()
-		for p.tok.Kind == WordToken { // an operator class
+		for p.tok.Kind == WordToken || p.tok.Kind == QuotedName && p.dialect.Has(dialect.DollarQuotes) { // an operator class
 			p.next()
+			for p.acceptKind(Dot) {
+				p.partAfterDot()
+			}
+			if p.tok.Kind == LeftParen {
+				p.skipParens() // with its parameters
+			}
 		}
 		p.lists.orders.push(item)
 	})

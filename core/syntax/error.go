@@ -34,6 +34,9 @@ const (
 	// BranchError: a set operator stands behind ORDER BY or a row limit, which
 	// Near spans.
 	BranchError
+	// EscapeError: a text ends at a quote behind a backslash, which escapes nothing in the
+	// dialect.
+	EscapeError
 )
 
 // Error is a place where the text cannot be read. Of the kinds from
@@ -129,6 +132,9 @@ func (p *Parser) endSpan() text.Span {
 // tellScanned adds what the scanner saw: quotes never closed, which explain
 // all other errors, and pasted characters.
 func (p *Parser) tellScanned(tokens []Token) {
+	if len(tokens) > 0 && (len(p.errors) > 0 || p.scan.open) && p.tellEscape(tokens) {
+		return
+	}
 	if len(tokens) == 0 || !p.scan.open && len(p.scan.pasted) == 0 {
 		return
 	}
@@ -153,6 +159,29 @@ func (p *Parser) tellScanned(tokens []Token) {
 		}
 	}
 	p.scan.pasted = later // each statement looks at its own once
+}
+
+// tellEscape explains all errors of a statement by a text that ends in a backslash, as
+// 'it\'s' does where that is no escape.
+func (p *Parser) tellEscape(tokens []Token) bool {
+	if p.scan.rules.backslash {
+		return false
+	}
+	for i, t := range tokens[:len(tokens)-1] {
+		end := t.Span.End - 2
+		if t.Kind != TextToken || t.Span.Len() < 4 || p.scan.src[end] != '\\' || tokens[i+1].Kind != WordToken && tokens[i+1].Kind != NumberToken {
+			continue
+		}
+		for _, e := range p.errors {
+			if e.Span.End < t.Span.Start {
+				return false // something else came first
+			}
+		}
+		p.errors = append(p.errors[:0], Error{Kind: EscapeError, Span: text.Span{Start: end, End: t.Span.End}, Found: "\\'"})
+		p.broken = true // the rest of the statement is not what was meant
+		return true
+	}
+	return false
 }
 
 // missingComma goes on with a list in which a comma is missing before tok, and

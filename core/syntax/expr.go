@@ -48,7 +48,7 @@ func (p *Parser) exprFrom(start text.Pos, left Expr, power uint8) Expr {
 //	prefix = ( NOT | "-" | "+" | "~" | … ) expr | primary postfix
 func (p *Parser) prefix() Expr {
 	start, opSpan := p.start(), p.tok.Span
-	if p.tok.Kind == WordToken && p.word == word.NoWord && p.scan.src[start] != '_' {
+	if p.tok.Kind == WordToken && p.word == word.NoWord && p.scan.src[start] != '_' && (p.tok.Span.Len() > 1 || !p.atUnicodeQuote()) {
 		return p.postfix(start, p.nameOrCall(start))
 	}
 	op, power := OpNone, p.power.Unary()

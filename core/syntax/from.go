@@ -297,6 +297,9 @@ func (p *Parser) parenTable(start text.Pos, t TableExpr) TableExpr {
 	p.expectKind(RightParen, ")")
 	n := p.slabs.parenTables.New()
 	_, alias := p.alias(notTableAlias)
+	if !alias.IsZero() && p.tok.Kind == LeftParen {
+		p.identList()
+	}
 	*n = ParenTable{node: p.node(start), Table: t, Alias: alias}
 	return n
 }

@@ -258,7 +258,12 @@ func (p *Parser) startsAnother() bool {
 		return false
 	}
 	switch p.word {
-	case word.Select, word.Insert, word.Update, word.Delete, word.Create, word.With, word.Alter, word.Drop, word.Declare,
+	case word.With: // of a query, not options
+		if next := p.peek(1); next.Word() != word.Recursive && (p.peek(2).Word() != word.As && p.peek(2).Kind != LeftParen || next.Kind == LeftParen) {
+			return false
+		}
+		return p.dialect.Has(dialect.BatchLines)
+	case word.Select, word.Insert, word.Update, word.Delete, word.Create, word.Alter, word.Drop, word.Declare,
 		word.Exec, word.Execute, word.Print, word.If, word.Merge, word.Set, word.Begin, word.Truncate, word.Use, word.Grant,
 		word.Commit, word.Rollback, word.End, word.Return, word.While, word.Open, word.Close, word.Deallocate:
 		return p.dialect.Has(dialect.BatchLines)

@@ -121,6 +121,11 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 			}
 			return p.literal(start, TextLiteral)
 		}
+		if p.atUnicodeQuote() {
+			p.next()
+			p.next()
+			return p.primary()
+		}
 		return p.nameOrCall(start)
 	case word.Null:
 		p.next()
@@ -208,6 +213,12 @@ func isFunctionWord(w word.Word) bool {
 		return true
 	}
 	return false
+}
+
+// atUnicodeQuote reports whether tok is the U of U&'…' or U&"…".
+func (p *Parser) atUnicodeQuote() bool {
+	src := p.scan.src[p.tok.Span.Start:]
+	return len(src) > 2 && src[0]|0x20 == 'u' && src[1] == '&' && (src[2] == '\'' || src[2] == '"') && !p.scan.rules.doubleText
 }
 
 // bareCall reads CURRENT_DATE and its kin, which are calls without parentheses.

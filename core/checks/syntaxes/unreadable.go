@@ -5,6 +5,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/syntax"
+	"justlens/core/text"
 )
 
 var unreadable = &check.Check{
@@ -21,7 +22,7 @@ var unreadable = &check.Check{
 		Bad:  "SELECT name FROM WHERE hive_id = 1",
 		Good: "SELECT name FROM hives WHERE hive_id = 1",
 	}},
-	On: check.Errors(runUnreadable, syntax.UnexpectedError),
+	On: check.Errors(runUnreadable, syntax.UnexpectedError).And(check.Errors(runEscape, syntax.EscapeError)),
 }
 
 func runUnreadable(p *check.Pass, e syntax.Error) {
@@ -33,6 +34,24 @@ func runUnreadable(p *check.Pass, e syntax.Error) {
 		Span: e.Span, Certainty: check.Certain,
 		Message: message,
 		Why:     "The database stops reading here. Look at the word before it, too.",
+	})
+}
+
+// runEscape tells of 'it\'s' where a backslash escapes nothing.
+func runEscape(p *check.Pass, e syntax.Error) {
+	mend := check.Mend{Title: "write the quote twice", Effect: check.NewRows}
+	// On the same line: further on quotes may open what they close here.
+	for at := e.Span.Start; at+1 < p.Stmt.Span.End && p.Src[at] != '\n'; at++ {
+		if p.Src[at] == '\\' && p.Src[at+1] == '\'' {
+			mend.Edits = append(mend.Edits, check.Replace(text.Span{Start: at, End: at + 1}, "'"))
+			at++
+		}
+	}
+	p.Report(check.Finding{
+		Span: e.Span, Certainty: check.Certain,
+		Message: "the text ends at this quote: the backslash does not escape it",
+		Why:     "Write a quote inside a text twice.",
+		Mends:   []check.Mend{mend},
 	})
 }
 
