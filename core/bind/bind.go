@@ -188,6 +188,12 @@ func (b *Binder) statement(n syntax.Stmt, outer *Scope, ctes *cteScope) {
 		}
 		b.routines--
 	case *syntax.Control:
+		if n.Block && b.info.Dialect != dialect.SQLServer { // whose variables have names of their own
+			b.routines++
+			b.control(n, outer, ctes)
+			b.routines--
+			break
+		}
 		b.control(n, outer, ctes)
 	case *syntax.Delete:
 		ctes = b.with(n.With, outer, ctes)

@@ -92,6 +92,7 @@ func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
 		columns, complete := b.query(c.Query, outer, self)
 		entry.query = c.Query
 		entry.columns, entry.complete = b.rename(columns, complete, c.Columns)
+		entry.complete = entry.complete && !c.Extended
 		ctes = entry
 	}
 	return ctes

@@ -10,7 +10,7 @@ func (p *Parser) create() Stmt {
 	n := 1
 	for {
 		switch p.peek(n).Word() {
-		case word.Or, word.Replace, word.Temporary, word.Temp, word.Global, word.Local, word.Unlogged, word.Unique,
+		case word.Or, word.Replace, word.Alter, word.Temporary, word.Temp, word.Global, word.Local, word.Unlogged, word.Unique,
 			word.Fulltext, word.Spatial, word.Clustered, word.Nonclustered, word.Force, word.Recursive, word.Private:
 			n++
 			continue
@@ -18,6 +18,10 @@ func (p *Parser) create() Stmt {
 			return p.createTable()
 		case word.View:
 			return p.createView()
+		case word.Virtual:
+			if p.peek(n+1).Word() == word.Table {
+				return p.createTable() // of columns that its module knows
+			}
 		case word.Materialized:
 			if p.peek(n+1).Word() == word.View {
 				return p.createView()
@@ -123,7 +127,7 @@ func (p *Parser) startsConstraint() bool {
 			p.peek(2).Kind == LeftParen || p.peek(2).Word() == word.Using
 	case word.Index, word.Key:
 		return next.Kind == LeftParen || p.peek(2).Kind == LeftParen || p.peek(2).Word() == word.Using || next.Word() == word.If ||
-			next.Word() == word.Using
+			next.Word() == word.Using || p.peek(2).Word() == word.Clustered || p.peek(2).Word() == word.Nonclustered || p.peek(2).Word() == word.Unique
 	case word.Period:
 		return next.Word() == word.For
 	}

@@ -173,7 +173,7 @@ func (p *Parser) tellEscape(tokens []Token) bool {
 			continue
 		}
 		for _, e := range p.errors {
-			if e.Span.End < t.Span.Start {
+			if e.Span.End < t.Span.Start && e.Kind != UnbalancedError {
 				return false // something else came first
 			}
 		}

@@ -326,6 +326,11 @@ func (p *Parser) placeholderTable(start text.Pos) TableExpr {
 	mark := p.lists.idents.mark()
 	p.lists.idents.push(Ident{Span: p.tok.Span, Sym: p.tok.Sym})
 	p.next()
+	if p.tok.Kind == Dot && p.peek(2).Kind == LeftParen { // @x.nodes(…)
+		p.next()
+		p.lists.idents.push(p.partAfterDot())
+		return p.funcTable(start, false, p.lists.idents.take(mark))
+	}
 	return p.finishTable(start, p.lists.idents.take(mark))
 }
 

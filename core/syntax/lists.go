@@ -106,7 +106,9 @@ func (p *Parser) ident(what string) Ident {
 		p.fail(what)
 		return Ident{}
 	}
-	p.reserved()
+	if !p.at(word.JsonTable) || p.peek(1).Kind != LeftParen {
+		p.reserved()
+	}
 	id := Ident{Span: p.tok.Span, Sym: p.tok.Sym, Quoted: p.tok.Kind == QuotedName}
 	if p.tok.Kind == TextToken { // of SQLite
 		id.Sym, id.Quoted = p.textSym(p.tok.Span), true

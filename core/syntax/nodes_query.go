@@ -31,10 +31,11 @@ type With struct {
 // node:
 type CTE struct {
 	node
-	Name    Ident
-	Columns []Ident
-	Query   *Query
-	Stmt    Stmt
+	Extended bool // SEARCH or CYCLE adds columns
+	Name     Ident
+	Columns  []Ident
+	Query    *Query
+	Stmt     Stmt
 }
 
 // Select is SELECT with its clauses up to QUALIFY.

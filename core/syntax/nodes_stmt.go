@@ -286,6 +286,8 @@ type Routine struct {
 // node: stmt
 type Control struct {
 	node
+	// Block tells of one that stands alone, as a routine without a name.
+	Block bool
 	Exprs []Expr
 	Stmts []Stmt
 }

@@ -263,7 +263,7 @@ func (p *Parser) intervalOrNil(start text.Pos) Expr {
 	p.next()
 	n := p.slabs.intervals.New()
 	n.Value = p.exprAbove(p.power.Unary() - 1)
-	for p.isUnit(p.word) {
+	for p.isUnit(p.word) || p.atUnits() {
 		p.next()
 		if p.tok.Kind == LeftParen {
 			p.skipParens()
@@ -275,6 +275,15 @@ func (p *Parser) intervalOrNil(start text.Pos) Expr {
 	}
 	n.node = p.node(start)
 	return n
+}
+
+// atUnits reports whether a unit stands here in Spark's plural, as in INTERVAL 2 HOURS.
+func (p *Parser) atUnits() bool {
+	if p.dialect != dialect.Spark || p.tok.Kind != WordToken {
+		return false
+	}
+	name, plural := strings.CutSuffix(p.scan.names.String(p.tok.Sym), "s")
+	return plural && p.isUnit(word.Find(name))
 }
 
 func (p *Parser) isUnit(w word.Word) bool {

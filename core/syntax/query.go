@@ -284,6 +284,7 @@ func (p *Parser) cte(recursive bool) *CTE {
 		if !recursive {
 			p.fail("a query; only WITH RECURSIVE takes this")
 		}
+		c.Extended = true
 		for !p.atEnd() && !p.atAny(word.Select, word.Insert, word.Update, word.Delete) && p.tok.Kind != Comma {
 			p.next()
 			if p.tok.Kind == Comma && p.peek(2).Word() != word.As && p.peek(2).Kind != LeftParen {

@@ -34,7 +34,7 @@ func (p *Parser) routine() Stmt {
 	mark := p.lists.stmts.mark()
 	p.routineHead(kind)
 	if !p.atEnd() {
-		p.routineBody()
+		p.routineBody(kind)
 	}
 	n := p.slabs.routines.New()
 	body := p.lists.stmts.take(mark)
@@ -69,6 +69,8 @@ func (p *Parser) routineHead(kind word.Word) {
 				return
 			}
 			p.next()
+		case p.at(word.Return) && p.dialect.Has(dialect.SlashLines) && !p.dialect.Has(dialect.BatchLines):
+			p.next() // the type of what an Oracle function gives
 		case rows && p.startsBody(kind):
 			return
 		}
@@ -108,12 +110,16 @@ func (p *Parser) tokenBefore() Token {
 func (p *Parser) lastWord() word.Word { return p.tokenBefore().Word() }
 
 // routineBody reads the statements of the body onto the stack of statements.
-func (p *Parser) routineBody() {
+func (p *Parser) routineBody(kind word.Word) {
 	if p.at(word.Do) {
 		p.next()
 	}
 	if p.atAny(word.As, word.Is) {
 		p.next()
+		if p.isPL() {
+			p.declaredBlocks(kind)
+			return
+		}
 		p.declarations()
 		if p.dialect.Has(dialect.BatchLines) {
 			for !p.broken && p.tok.Kind != EOF && p.tok.Kind != BatchEnd {
@@ -125,6 +131,63 @@ func (p *Parser) routineBody() {
 		}
 	}
 	p.bodyStmt()
+}
+
+// isPL reports whether routines are written in PL/SQL, with declarations before BEGIN.
+func (p *Parser) isPL() bool {
+	return p.dialect.Has(dialect.SlashLines) && !p.dialect.Has(dialect.BatchLines)
+}
+
+// declaredBlocks reads the declarations and blocks of a PL/SQL routine: its own, those of
+// the routines it declares, and all of a package.
+func (p *Parser) declaredBlocks(kind word.Word) {
+	blocks := 1
+	if kind == word.Package {
+		blocks = 0
+	}
+	for !p.broken && p.tok.Kind != EOF && p.tok.Kind != BatchEnd {
+		switch p.word {
+		case word.Begin:
+			p.bodyStmt()
+			if blocks--; blocks == 0 && kind != word.Package || p.broken {
+				return
+			}
+			p.mendBody()
+			continue
+		case word.Function, word.Procedure:
+			blocks += p.declaredRoutine()
+			continue
+		case word.Is, word.As:
+			if p.startsQuery(1) && p.peek(1).Word() != word.Table { // a cursor's
+				p.next()
+				p.lists.stmts.push(p.selectStmt())
+				continue
+			}
+		case word.End:
+			if kind == word.Package {
+				p.next()
+				p.blockName()
+				return
+			}
+		}
+		p.next()
+	}
+}
+
+// declaredRoutine passes over the head of a routine within another, and gives 1 if its
+// body follows, 0 if it is only announced.
+func (p *Parser) declaredRoutine() int {
+	for !p.atEnd() {
+		if p.atAny(word.Is, word.As) {
+			p.next()
+			if p.atAny(word.Language, word.External) {
+				return 0
+			}
+			return 1
+		}
+		p.skipOne()
+	}
+	return 0
 }
 
 // declarations passes over what PL/SQL declares between IS and BEGIN, cursors'
@@ -286,6 +349,12 @@ func (p *Parser) controlOrNil() Stmt {
 		return nil
 	case word.Return, word.Print, word.Elsif:
 		p.next()
+		if p.tok.Kind == LeftParen && p.dialect.Has(dialect.BatchLines) && p.startsQuery(1) { // the rows of a function
+			mark := p.lists.stmts.mark()
+			p.lists.stmts.push(p.selectStmt())
+			c.Stmts = p.lists.stmts.take(mark)
+			break
+		}
 		if p.at(word.Query) && p.startsQuery(1) {
 			p.next()
 			mark := p.lists.stmts.mark()
@@ -401,13 +470,18 @@ func (p *Parser) block() []Stmt {
 		p.next()
 	}
 	p.blockName()
+	if inner && p.at(word.Begin) && p.peek(1).Word() == word.Catch { // on the same line
+		for _, s := range p.block() {
+			p.lists.stmts.push(s)
+		}
+	}
 	return p.lists.stmts.take(mark)
 }
 
 // blockName reads the name that may be repeated behind END.
 func (p *Parser) blockName() {
 	if p.tok.Kind == QuotedName || p.tok.Kind == WordToken && !p.startsLine() && stops[p.word]&notName == 0 &&
-		!p.atAny(word.Go, word.While, word.Else) {
+		!p.atAny(word.Go, word.While, word.Else, word.Begin) {
 		p.next()
 	}
 }
@@ -617,6 +691,6 @@ func (p *Parser) anonymousBlock(start text.Pos) Stmt {
 	p.bodyStmt()
 	n := p.slabs.controls.New()
 	stmts := p.lists.stmts.take(mark)
-	*n = Control{node: p.node(start), Stmts: stmts}
+	*n = Control{node: p.node(start), Block: true, Stmts: stmts}
 	return n
 }

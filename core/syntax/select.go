@@ -128,6 +128,10 @@ func (p *Parser) selectClause(s *Select) bool {
 		p.next()
 		return true
 	}
+	if p.at(word.Bulk) && p.scan.names.String(p.peek(1).Sym) == "collect" { // INTO, in PL/SQL
+		p.next()
+		p.next()
+	}
 	switch p.word {
 	case word.Into:
 		if !s.IntoSpan.IsEmpty() {
@@ -231,6 +235,13 @@ func (p *Parser) where() *Where {
 	if p.at(word.Current) && p.peek(1).Word() == word.Of {
 		p.next()
 		p.next()
+		at := p.start()
+		p.path("a cursor")
+		row := p.slabs.params.New()
+		row.node = p.node(at)
+		w.Cond = row
+		w.node = p.node(start)
+		return w
 	}
 	w.Cond = p.expr()
 	w.node = p.node(start)
@@ -270,6 +281,9 @@ func (p *Parser) groupBy() *GroupBy {
 			p.lists.exprs.push(p.groupItem(g))
 		}
 		g.Items = p.lists.exprs.take(mark)
+	}
+	if p.dialect == dialect.Spark && p.at(word.Grouping) && p.peek(1).Word() == word.Sets {
+		p.groupItem(g)
 	}
 	if p.at(word.With) && (p.peek(1).Word() == word.Rollup || p.peek(1).Word() == word.Cube) {
 		p.next()

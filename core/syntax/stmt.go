@@ -70,6 +70,14 @@ func (p *Parser) anyStatement() Stmt {
 			}
 			break
 		}
+		if p.dialect == dialect.SQLServer { // which gives the whole definition anew
+			switch p.peek(1).Word() {
+			case word.View:
+				return p.createView()
+			case word.Procedure, word.Proc, word.Function, word.Trigger:
+				return p.routine()
+			}
+		}
 	case word.Drop:
 		n := 1
 		if w := p.peek(n).Word(); w == word.Temporary || w == word.Materialized {

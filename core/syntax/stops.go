@@ -64,6 +64,8 @@ func (p *Parser) startsOther() bool {
 		return p.peek(2).Kind == LeftParen
 	case word.Sample:
 		return next.Kind == LeftParen
+	case word.Bulk:
+		return p.scan.names.String(next.Sym) == "collect"
 	case word.Indexed:
 		return next.Word() == word.By
 	case word.Version, word.Timestamp:

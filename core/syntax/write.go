@@ -221,6 +221,9 @@ func (p *Parser) returning() []*SelectItem {
 	items := p.selectItems()
 	if p.accept(word.Into) {
 		p.exprList()
+		if p.tok.Kind == LeftParen {
+			p.skipParens() // the columns of the table that takes what OUTPUT gives
+		}
 	}
 	return items
 }

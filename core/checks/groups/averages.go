@@ -196,6 +196,9 @@ func runFilterOutside(p *check.Pass, where *syntax.Where) {
 	var edits []text.Edit
 	aggregated, plain := false, true
 	syntax.Inspect(where.Cond, func(n syntax.Node) bool {
+		if call, ok := n.(*syntax.Call); ok && call.Over != nil {
+			plain = false // clause.window-outside tells
+		}
 		switch n := n.(type) {
 		case *syntax.Query:
 			plain = false

@@ -40,7 +40,7 @@ var unknownColumn = &check.Check{
 		Dialect: dialect.SQLite,
 		Near:    []string{"INSERT INTO keepers (rowid, name, joined_on) VALUES (900, 'Ada', '2026-01-01')", "SELECT rowid, name FROM hives", `SELECT name FROM hives WHERE name = "Ash"`},
 	}},
-	On: check.Names(runUnknownColumn, bind.Missing).And(check.Nodes(unknownInUsing)).And(check.Nodes(unknownInInsert)).And(check.Nodes(unknownInUpdate)),
+	On: check.Names(runUnknownColumn, bind.Missing).And(check.Nodes(unknownInUsing)).And(check.Nodes(unknownInInsert)).And(check.Nodes(unknownInUpdate)).And(check.Nodes(unknownInMerge)),
 }
 
 // unknownTargets reports columns that INSERT or SET is to fill and the table does
@@ -50,15 +50,15 @@ func unknownTargets(p *check.Pass, table syntax.TableExpr, columns []syntax.Iden
 		return
 	}
 	s := p.SourceAt(table)
-	if s == nil || !s.Complete || s.SchemaTable() == nil || s.SchemaTable().IsView || !p.TellsNames(s.Scope) {
+	if s == nil || !s.Complete || s.SchemaTable() == nil || s.SchemaTable().IsView {
 		return
 	}
 	for _, id := range columns {
 		unknownTarget(p, s, id)
 	}
 	for _, a := range set {
-		if n, ok := a.Target.(*syntax.Name); ok && len(n.Parts) == 1 {
-			unknownTarget(p, s, n.Parts[0])
+		if n, ok := a.Target.(*syntax.Name); ok && (len(n.Parts) == 1 || len(n.Parts) == 2 && n.Parts[0].Sym == s.Name.Sym && !p.Dialect.Has(dialect.DollarQuotes)) {
+			unknownTarget(p, s, n.Last())
 		}
 	}
 }
@@ -119,6 +119,12 @@ func unknownInInsert(p *check.Pass, n *syntax.Insert) {
 func unknownInUpdate(p *check.Pass, n *syntax.Update) {
 	if ref, ok := n.Table.(*syntax.TableRef); ok { // not where FROM names it
 		unknownTargets(p, ref, nil, n.Set)
+	}
+}
+
+func unknownInMerge(p *check.Pass, n *syntax.Merge) {
+	for _, branch := range n.Branches {
+		unknownTargets(p, n.Target, branch.Columns, branch.Set)
 	}
 }
 
