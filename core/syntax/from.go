@@ -143,7 +143,11 @@ func (p *Parser) joinOperator() (typ JoinType, natural, ok bool) {
 	if p.at(word.Outer) && p.peek(1).Word() != word.Apply {
 		return 0, false, false
 	}
-	for {
+	for first := p.word; ; {
+		if p.word == first && p.lastWord() == first { // LEFT LEFT JOIN
+			p.fail("JOIN")
+			return typ, natural, true
+		}
 		switch p.word {
 		case word.Natural:
 			natural = true

@@ -261,8 +261,12 @@ func (p *Parser) intervalOrNil(start text.Pos) Expr {
 		return nil
 	}
 	p.next()
+	function := p.tok.Kind == LeftParen // INTERVAL(3, 1, 2)
 	n := p.slabs.intervals.New()
 	n.Value = p.exprAbove(p.power.Unary() - 1)
+	if p.dialect.Has(dialect.ExecutedComments) && !function && !p.isUnit(p.word) && p.tok.Kind != TemplateMark {
+		p.fail("a unit of time")
+	}
 	for p.isUnit(p.word) || p.atUnits() {
 		p.next()
 		if p.tok.Kind == LeftParen {
@@ -312,6 +316,11 @@ func (p *Parser) parens(start text.Pos) Expr {
 		n := p.slabs.subquerys.Next()
 		*n = Subquery{node: p.node(start), Query: q}
 		return n
+	}
+	if p.peek(1).Kind == Asterisk && p.peek(2).Kind == RightParen {
+		p.next()
+		p.fail("an expression")
+		return p.badExpr(start)
 	}
 	return p.rowItems(start)
 }

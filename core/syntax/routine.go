@@ -624,6 +624,11 @@ func (p *Parser) declare() []Stmt {
 			p.next()
 			p.lists.stmts.push(p.selectStmt())
 			continue
+		case p.tok.Kind == LeftParen && p.startsQuery(1) && p.holdsQueryAlone(1): // a variable's value
+			p.next()
+			p.lists.stmts.push(p.selectStmt())
+			p.expectKind(RightParen, ")")
+			continue
 		case p.at(word.For) && p.dialect.Has(dialect.ExecutedComments) && p.peek(2).Kind == WordToken:
 			p.next()
 			p.fail("a query")

@@ -92,6 +92,9 @@ func (p *Parser) anyStatement() Stmt {
 			return p.renameTables()
 		}
 	case word.Begin, word.If, word.While, word.Declare, word.Loop, word.Repeat, word.For, word.Case:
+		if n := p.cursorQuery(); n > 0 {
+			return p.inner(start, n)
+		}
 		if p.dialect.Has(dialect.BlockStatements) && !p.beginsTransaction() {
 			return p.anonymousBlock(start)
 		}
@@ -198,6 +201,22 @@ func (p *Parser) wrapped(start text.Pos) Stmt {
 		return p.inner(start, n)
 	}
 	return nil
+}
+
+// cursorQuery gives how many tokens further on the query of PostgreSQL's DECLARE … CURSOR
+// FOR stands, 0 where none does.
+func (p *Parser) cursorQuery() int {
+	if !p.at(word.Declare) || !p.dialect.Has(dialect.DollarQuotes) || p.quoted {
+		return 0
+	}
+	cursor := false
+	for n := 1; p.peek(n).Kind == WordToken || p.peek(n).Kind == QuotedName; n++ {
+		cursor = cursor || p.peek(n).Word() == word.Cursor
+		if cursor && p.peek(n).Word() == word.For && p.startsQuery(n+1) {
+			return n + 1
+		}
+	}
+	return 0
 }
 
 // inner reads the statement that begins with the n-th token from here as part

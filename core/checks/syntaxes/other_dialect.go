@@ -63,7 +63,8 @@ var otherDialect = &check.Check{
 		check.Nodes(foreignIs).In(named)).And(
 		check.Nodes(foreignAs).In(dialect.In(dialect.Oracle))).And(
 		check.Nodes(foreignQuantified).In(dialect.In(dialect.SQLite))).And(
-		check.Nodes(foreignMinus).In(named)),
+		check.Nodes(foreignMinus).In(named)).And(
+		check.Nodes(foreignRecursive).In(dialect.In(dialect.SQLServer, dialect.Oracle))),
 }
 
 // named are the dialects of databases; of the standard nobody has said which it is.
@@ -159,6 +160,15 @@ func foreignMinus(p *check.Pass, n *syntax.SetOp) {
 	if n.Minus {
 		span := text.Span{Start: n.OpSpan.Start, End: n.OpSpan.Start + text.Pos(len("MINUS"))}
 		foreign{"MINUS", dialect.In(dialect.Oracle, dialect.Spark), span, replace("write EXCEPT", span, p.Word(span.Start, "EXCEPT")), check.Certain}.tell(p)
+	}
+}
+
+// foreignRecursive tells the word RECURSIVE behind WITH, without which some databases let
+// a common table expression name itself.
+func foreignRecursive(p *check.Pass, n *syntax.With) {
+	if _, word, ok := p.FirstTokens(n); ok && n.Recursive {
+		foreign{"WITH RECURSIVE", dialect.Everywhere &^ dialect.In(dialect.SQLServer, dialect.Oracle), word.Span,
+			[]check.Mend{{Title: "drop RECURSIVE", Effect: check.NewRows, Edits: p.Remove(text.Span{Start: p.EndBefore(word.Span.Start), End: word.Span.End})}}, check.Certain}.tell(p)
 	}
 }
 
@@ -323,6 +333,13 @@ func foreignJoin(p *check.Pass, j *syntax.Join) {
 	switch {
 	case j.Type == syntax.CrossApply || j.Type == syntax.OuterApply:
 		foreign{"APPLY", dialect.In(dialect.SQLServer, dialect.Oracle), j.OpSpan, byHand("write JOIN LATERAL"), check.Certain}.tell(p)
+	case j.Type == syntax.FullJoin:
+		f := foreign{"FULL JOIN", dialect.Everywhere &^ dialect.In(dialect.MySQL, dialect.MariaDB), j.OpSpan,
+			byHand("write LEFT JOIN, and add the other side's rows that have no partner by UNION ALL"), check.Certain}
+		if left, ok := j.Left.(*syntax.TableRef); ok && left.Alias.IsZero() && !j.Natural {
+			f.sure = check.Likely // FULL may be meant as its alias
+		}
+		f.tell(p)
 	case j.Natural:
 		foreign{"NATURAL JOIN", dialect.Everywhere &^ dialect.In(dialect.SQLServer), j.OpSpan, byHand("write JOIN … ON"), check.Certain}.tell(p)
 	case len(j.Using) > 0:

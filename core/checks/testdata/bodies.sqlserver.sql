@@ -1,5 +1,5 @@
 -- dialect: sqlserver
--- checks: null.equals, name.unknown-column, name.unknown-table, syntax.unreadable, syntax.unbalanced, syntax.reserved-name, rows.subquery-width, name.unnamed-output
+-- checks: syntax.other-dialect, null.equals, name.unknown-column, name.unknown-table, syntax.unreadable, syntax.unbalanced, syntax.reserved-name, rows.subquery-width, name.unnamed-output
 CREATE OR ALTER VIEW dbo.first_names AS SELECT k.nmae FROM dbo.keepers AS k; -- want "name.unknown-column"
 GO
 ALTER VIEW dbo.kilos AS SELECT g.hive_id, SUM(g.weight_kg) FROM dbo.harvests AS g GROUP BY g.hive_id; -- want "name.unnamed-output"
@@ -28,3 +28,6 @@ CREATE INDEX by_b ON dbo.visits (a)
 WITH (PAD_INDEX = OFF);
 GO
 DECLARE @x xml = N'<a/>'; SELECT t.c.value('@id', 'int') AS id FROM @x.nodes('/a') AS t(c);
+GO
+DECLARE @n int = (SELECT COUNT(*) FROM dbo.hives AS h WHERE h.moved_on = NULL); -- want "null.equals"
+WITH RECURSIVE t AS (SELECT 1 AS n UNION ALL SELECT t.n + 1 FROM t WHERE t.n < 5) SELECT t.n FROM t; -- want "syntax.other-dialect"

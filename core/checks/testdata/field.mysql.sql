@@ -1,5 +1,9 @@
 -- dialect: mysql
--- checks: syntax.unreadable, syntax.reserved-name, name.unknown-column, null.equals
+-- checks: type.argument-count, syntax.other-dialect, syntax.unreadable, syntax.reserved-name, name.unknown-column, null.equals
 SELECT j.k FROM JSON_TABLE('[{"k": 1}]', '$[*]' COLUMNS (k INT PATH '$.k')) AS j;
 CREATE PROCEDURE tidy(wanted INT) BEGIN DECLARE n INT; SELECT COUNT(*) INTO n FROM hives WHERE apiary_id = wanted AND name = NULL; END; -- want "null.equals"
 SELECT IF(1 = 1, 2, 3) AS two;
+SELECT k.name FROM keepers AS k FULL OUTER JOIN hives AS h ON h.keeper_id = k.keeper_id; -- want "syntax.other-dialect"
+SELECT i.inspected_at + INTERVAL 1 AS later FROM inspections AS i; -- want "syntax.unreadable"
+SELECT h.name FROM hives AS h LEFT LEFT JOIN queens AS q ON q.queen_id = h.queen_id; -- want "syntax.unreadable"
+SELECT COUNT() AS n FROM hives; -- want "type.argument-count"

@@ -12,4 +12,8 @@ SELECT d.ids, (SELECT MIN(e) FROM unnest(d.ids) AS e) AS least, (SELECT MAX(e) F
 SELECT apiary_id, keeper_id, COUNT(*) AS n FROM hives GROUP BY apiary_id; -- want "group.ungrouped-column"
 SELECT t.a, t.b FROM unnest(ARRAY[1, 2], ARRAY['x', 'y']) AS t (a, b);
 WITH RECURSIVE c AS (SELECT k.keeper_id, k.mentor_id FROM keepers AS k WHERE k.mentor_id IS NULL UNION ALL SELECT k.keeper_id, k.mentor_id FROM keepers AS k JOIN c ON c.keeper_id = k.mentor_id) SEARCH DEPTH FIRST BY keeper_id SET ord SELECT c.keeper_id FROM c ORDER BY c.ord;
+DECLARE late CURSOR FOR SELECT k.nmae FROM keepers AS k; -- want "name.unknown-column"
+SELECT h.apiary_id FROM hives AS h GROUP BY h.apiary_id HAVING (*) > 1; -- want "syntax.unreadable"
+MERGE INTO hives AS h USING queens AS q ON q.queen_id = h.queen_id WHEN MATCHED THEN UPDATE SET frame_cuont = 1; -- want "name.unknown-column"
+SELECT COUNT() AS n FROM hives; -- want "type.argument-count"
 INSERT INTO buyers (buyer_id, name) VALUES (901, 'Linden\'s honey'); -- want "syntax.unreadable"

@@ -7,6 +7,7 @@ import (
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/syntax"
+	"justlens/core/text"
 )
 
 var argumentCount = &check.Check{
@@ -57,7 +58,8 @@ func runArgumentCount(p *check.Pass, c *syntax.Call) {
 	}
 	f := p.Function(c)
 	name, arity := f.Name, f.Arity
-	if !f.Listed || arity.Takes(len(c.Args)) || p.Schema.HasRoutine(name) {
+	bare := name == "count" && len(c.Args) == 0 // COUNT() is not COUNT(*), which the list has as one without arguments
+	if !f.Listed || arity.Takes(len(c.Args)) && !bare || p.Schema.HasRoutine(name) {
 		return
 	}
 	for _, a := range c.Args {
@@ -72,7 +74,16 @@ func runArgumentCount(p *check.Pass, c *syntax.Call) {
 		Why:     fmt.Sprintf("%s refuses the call.", p.Dialect.Title()),
 		Mends:   []check.Mend{{Title: "leave out what is too many, or add what is missing", Effect: check.ByHand}},
 	}
-	if p.Dialect == dialect.Postgres {
+	if bare && p.Dialect != dialect.SQLite {
+		found.Message = "COUNT() counts nothing"
+		found.Mends = []check.Mend{{Title: "write COUNT(*)", Effect: check.NewRows, Edits: check.Before(text.Span{Start: c.Span().End - 1, End: c.Span().End}, "*")}}
+		if p.Src[c.Span().End-1] != ')' || c.Over != nil || c.Filter != nil {
+			found.Mends = []check.Mend{{Title: "write COUNT(*)", Effect: check.ByHand}}
+		}
+	} else if bare {
+		return // which takes it for COUNT(*)
+	}
+	if p.Dialect == dialect.Postgres && !bare {
 		found.Certainty = check.Likely // which lets anyone add one of the same name
 	}
 	p.Report(found)
