@@ -601,6 +601,8 @@ func (b *Binder) resolve(p pending) Use {
 			item := p.scope.Item(sym)
 			if item == nil && b.info.Dialect.Has(dialect.OrderByOutputName) {
 				item = b.output(sel, sym)
+			}
+			if b.info.Dialect.Has(dialect.OrderByOutputName) {
 				if twin := b.laterOutput(sel, item); twin != nil {
 					owners := b.ownersOf(item, twin)
 					return Use{Status: Ambiguous, Scope: p.scope, candidates: &owners}

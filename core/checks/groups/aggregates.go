@@ -2,7 +2,9 @@ package groups
 
 import (
 	"fmt"
+	"slices"
 
+	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/facts"
@@ -289,13 +291,27 @@ var withoutAggregate = &check.Check{
 	On: check.Nodes(runWithoutAggregate),
 }
 
+// ordersByOutputs reports whether ORDER BY asks for columns of the list only, as DISTINCT
+// wants it.
+func ordersByOutputs(p *check.Pass, sel *syntax.Select, o *syntax.OrderBy) bool {
+	for _, key := range o.Items {
+		if n, ok := syntax.Unparen(key.X).(*syntax.Name); ok && p.Use(n).Status == bind.OutputAlias {
+			continue
+		}
+		if !slices.ContainsFunc(sel.Items, func(item *syntax.SelectItem) bool { return p.Same(item.X, key.X) }) {
+			return false
+		}
+	}
+	return true
+}
+
 func runWithoutAggregate(p *check.Pass, g *syntax.GroupBy) {
 	sel, ok := p.Parent(g).(*syntax.Select)
 	if !ok || g.Sets || g.All || sel.Having != nil || sel.Distinct || len(sel.Items) != len(g.Items) {
 		return
 	}
 	q := p.OwnQuery(sel)
-	if q == nil || q.OrderBy != nil {
+	if q == nil || q.OrderBy != nil && !ordersByOutputs(p, sel, q.OrderBy) {
 		return
 	}
 	switch p.Parent(q).(type) {

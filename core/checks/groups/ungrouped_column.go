@@ -72,7 +72,7 @@ func ungroupedOfAll(p *check.Pass, s *syntax.Select) {
 }
 
 func runUngroupedColumn(p *check.Pass, s *syntax.Select, aggregate *syntax.Call) {
-	if s.From == nil {
+	if s.From == nil || groupsByUnseen(p, s) {
 		return
 	}
 	g := p.GroupingOf(s)
@@ -214,6 +214,20 @@ func (u *ungrouped) column(n *syntax.Name) {
 	default:
 		u.found = append(u.found, finding{n, u.clause, false})
 	}
+}
+
+// groupsByUnseen reports whether a key is an alias that GROUP BY does not see, of which
+// clause.alias-in-group-by tells.
+func groupsByUnseen(p *check.Pass, s *syntax.Select) bool {
+	if s.GroupBy == nil {
+		return false
+	}
+	for _, key := range s.GroupBy.Items {
+		if n, ok := syntax.Unparen(key).(*syntax.Name); ok && len(n.Parts) == 1 && p.Use(n).Status == bind.Missing && p.Scope(s).Item(n.Last().Sym) != nil {
+			return true
+		}
+	}
+	return false
 }
 
 // mayBeGrouped reports whether a grouped bare name that could not be told, for

@@ -1,6 +1,9 @@
 package names
 
 import (
+	"slices"
+
+	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/syntax"
@@ -30,6 +33,9 @@ var derivedWithoutAlias = &check.Check{
 	On: check.Nodes(runDerivedWithoutAlias),
 }
 
+// unnamedDerived are the dialects whose derived tables need no name.
+var unnamedDerived = dialect.In(dialect.SQLite, dialect.Oracle, dialect.Spark)
+
 func runDerivedWithoutAlias(p *check.Pass, d *syntax.Derived) {
 	if !d.Alias.IsZero() {
 		return
@@ -38,8 +44,10 @@ func runDerivedWithoutAlias(p *check.Pass, d *syntax.Derived) {
 		Span: start(d.Span()), Context: d.Span(), Certainty: check.Certain,
 		Message: "this derived table has no name",
 		Why:     "Every source of FROM needs a name on MySQL, MariaDB, SQL Server and PostgreSQL before 16.",
-		Mends: []check.Mend{{Title: "give it a name", Effect: check.SameRows,
-			Edits: []text.Edit{check.Insert(d.Span().End, p.As(d.Span().Start)+freeName(p, d))}}},
+		Mends:   []check.Mend{{Title: "give it a name", Effect: check.ByHand}},
+	}
+	if name := freeName(p, d); name != "" {
+		f.Mends = []check.Mend{{Title: "give it a name", Effect: check.SameRows, Edits: []text.Edit{check.Insert(d.Span().End, p.As(d.Span().Start)+name)}}}
 	}
 	if p.Dialect == dialect.Postgres {
 		f.Certainty = check.Likely
@@ -56,9 +64,40 @@ func runDerivedWithoutAlias(p *check.Pass, d *syntax.Derived) {
 // start gives the opening parenthesis of a derived table.
 func start(s text.Span) text.Span { return text.Span{Start: s.Start, End: s.Start + 1} }
 
-// freeName gives a short name that no source of the query has.
+// calledInstead gives the qualifiers of the query that no source answers to.
+func calledInstead(p *check.Pass, sel *syntax.Select) (names []string) {
+	within := syntax.Node(sel)
+	if q := p.OwnQuery(sel); q != nil {
+		within = q
+	}
+	syntax.Inspect(within, func(n syntax.Node) bool {
+		if name, ok := n.(*syntax.Name); ok && len(name.Parts) > 1 && p.Use(name).Status == bind.NoSource && p.Use(name).Scope == p.Scope(sel) {
+			if text := p.Ident(name.Qualifier()); !slices.Contains(names, text) {
+				names = append(names, text)
+			}
+		}
+		return true
+	})
+	return names
+}
+
+// hasUnnamed reports whether another source than the derived table has no name.
+func hasUnnamed(scope *bind.Scope, d syntax.Node) bool {
+	return slices.ContainsFunc(scope.Sources, func(s *bind.Source) bool { return s.Name.Sym == 0 && syntax.Node(s.Node) != d })
+}
+
+// freeName gives the name that the query uses for it, or else a short one that no source
+// has; "" where several may be meant.
 func freeName(p *check.Pass, n syntax.Node) string {
 	sel := p.SelectOf(p.Parent(n))
+	if sel != nil {
+		switch names := calledInstead(p, sel); {
+		case len(names) == 1 && !hasUnnamed(p.Scope(sel), n):
+			return names[0]
+		case len(names) > 0:
+			return "" // which of them is meant cannot be told
+		}
+	}
 	for _, name := range []string{"d", "e", "f", "g"} {
 		taken := false
 		if sel != nil {

@@ -104,8 +104,11 @@ var impliedAs = &check.Check{
 		}
 		written := sel.Items[i]
 		for _, item := range sel.Items {
-			if item.As || item.Alias.IsZero() || item.Alias.Span.Start < item.X.Span().End {
-				continue
+			if item.As || item.Alias.IsZero() || item.Alias.Span.Start < item.X.Span().End || p.Src[item.Alias.Span.Start] == '\'' {
+				continue // of text name.quoted-alias tells
+			}
+			if _, ends := item.X.(*syntax.Case); ends || p.Src[item.X.Span().End-1] == ')' {
+				continue // behind ) or END nobody takes it for a column
 			}
 			if name, _ := takenForAlias(p, item); name != nil {
 				continue

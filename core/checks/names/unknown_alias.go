@@ -63,17 +63,21 @@ func unknownQualifierOfStar(p *check.Pass, n *syntax.Star) {
 func unknownWindow(p *check.Pass, w *syntax.Window) {
 	call, ok := p.Parent(w).(*syntax.Call)
 	sel := p.SelectOf(w)
-	if !ok || call.Over != w || w.Name.IsZero() || sel == nil || !p.Tells(w) {
+	name := w.Name
+	if name.IsZero() {
+		name = w.Base
+	}
+	if !ok || call.Over != w || name.IsZero() || sel == nil || !p.Tells(w) {
 		return
 	}
 	for _, defined := range sel.Windows {
-		if defined.Name.Sym == w.Name.Sym {
+		if defined.Name.Sym == name.Sym {
 			return
 		}
 	}
 	p.Report(check.Finding{
-		Span: w.Name.Span, Certainty: check.Certain,
-		Message: fmt.Sprintf("no window is called %s", p.Ident(w.Name)),
+		Span: name.Span, Certainty: check.Certain,
+		Message: fmt.Sprintf("no window is called %s", p.Ident(name)),
 		Why:     "OVER with a bare name means a window that the WINDOW clause of the same query defines.",
 		Mends:   []check.Mend{{Title: "define it, or write the window in parentheses", Effect: check.ByHand}},
 	})
@@ -90,6 +94,9 @@ func unknownQualifier(p *check.Pass, qualifier syntax.Ident, within *bind.Scope)
 	for scope := within; scope != nil; scope = scope.Parent {
 		for _, s := range scope.Sources {
 			if s.Name.Sym == 0 {
+				if _, derived := s.Node.(*syntax.Derived); derived && !unnamedDerived.Has(p.Dialect) {
+					return // name.derived-without-alias tells
+				}
 				continue
 			}
 			candidates = append(candidates, p.Names.String(s.Name.Sym))

@@ -136,6 +136,9 @@ func runUnknownColumn(p *check.Pass, name *syntax.Name) {
 	if _, ok := meantAsText(p, name); ok {
 		return // name.double-quoted-text tells
 	}
+	if len(name.Parts) > 1 && u.Scope != nil && hasTwins(u.Scope, name.Qualifier().Sym) {
+		return // name.duplicate-alias tells
+	}
 	column := p.Ident(name.Last())
 	sources := u.Candidates()
 	if len(name.Parts) == 1 {
@@ -160,6 +163,17 @@ func runUnknownColumn(p *check.Pass, name *syntax.Name) {
 		f.Why = fmt.Sprintf("It is a column of %s.", check.List(owners, "and"))
 	}
 	p.Report(f)
+}
+
+// hasTwins reports whether two sources of a scope have a name.
+func hasTwins(scope *bind.Scope, name syntax.Sym) bool {
+	found := 0
+	for _, s := range scope.Sources {
+		if s.Name.Sym == name {
+			found++
+		}
+	}
+	return found > 1
 }
 
 // aliasBeside reports whether the name is an alias of the same select list, of

@@ -1,5 +1,5 @@
 -- dialect: postgres
--- checks: type.argument-count, syntax.unreadable, syntax.missing-comma, name.unknown-column, name.unknown-alias, group.ungrouped-column, name.outer-capture, syntax.reserved-name
+-- checks: name.quoted-alias, name.implied-as, name.ambiguous-column, name.duplicate-output, type.argument-count, syntax.unreadable, syntax.missing-comma, name.unknown-column, name.unknown-alias, group.ungrouped-column, name.outer-capture, syntax.reserved-name
 SELECT U&'\20AC' AS sign, U&'d!0061' UESCAPE '!' AS letter;
 SELECT j.b FROM (hives AS h JOIN queens AS q ON q.queen_id = h.queen_id) AS j (a, b, c);
 SELECT j.frame_count FROM (hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id) AS j;
@@ -16,4 +16,8 @@ DECLARE late CURSOR FOR SELECT k.nmae FROM keepers AS k; -- want "name.unknown-c
 SELECT h.apiary_id FROM hives AS h GROUP BY h.apiary_id HAVING (*) > 1; -- want "syntax.unreadable"
 MERGE INTO hives AS h USING queens AS q ON q.queen_id = h.queen_id WHEN MATCHED THEN UPDATE SET frame_cuont = 1; -- want "name.unknown-column"
 SELECT COUNT() AS n FROM hives; -- want "type.argument-count"
+SELECT h.name 'Hive', h.frame_count AS frames FROM hives AS h; -- want "name.quoted-alias"
+SELECT AVG(h.frame_count) OVER (v ROWS 3 PRECEDING) AS x FROM hives AS h WINDOW w AS (ORDER BY h.hive_id); -- want "name.unknown-alias"
+SELECT AVG(h.frame_count) OVER (w ROWS 3 PRECEDING) AS x FROM hives AS h WINDOW w AS (ORDER BY h.hive_id);
+SELECT h.frame_count AS a, h.apiary_id AS a FROM hives AS h ORDER BY a; -- want "name.ambiguous-column"
 INSERT INTO buyers (buyer_id, name) VALUES (901, 'Linden\'s honey'); -- want "syntax.unreadable"

@@ -12,7 +12,7 @@ SELECT COUNT(DISTINCT jars) FROM sales;
 SELECT hive_id FROM harvests GROUP BY hive_id; -- want "group.without-aggregate"
 SELECT hive_id, taken_on FROM harvests GROUP BY hive_id, taken_on; -- want "group.without-aggregate"
 SELECT hive_id FROM harvests GROUP BY hive_id, taken_on;
-SELECT hive_id FROM harvests GROUP BY hive_id ORDER BY hive_id;
+SELECT hive_id FROM harvests GROUP BY hive_id ORDER BY hive_id; -- want "group.without-aggregate"
 SELECT hive_id FROM harvests GROUP BY hive_id HAVING COUNT(*) > 1;
 SELECT DISTINCT hive_id FROM harvests GROUP BY hive_id;
 SELECT taken_on, hive_id FROM harvests GROUP BY hive_id, taken_on;
