@@ -98,8 +98,8 @@ func (p *Parser) tableElements(n *CreateTable) {
 		default:
 			p.lists.columns.push(p.columnDef())
 		}
-		if !p.acceptKind(Comma) || p.trailingComma() {
-			break
+		if !p.acceptKind(Comma) || p.dialect == dialect.SQLServer && p.tok.Kind == RightParen || p.trailingComma() {
+			break // SQL Server takes a comma behind the last element
 		}
 	}
 	n.Columns, n.Constraints = p.lists.columns.take(columns), p.lists.constraints.take(constraints)

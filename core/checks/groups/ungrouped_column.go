@@ -253,6 +253,9 @@ func (u *ungrouped) determined(n *syntax.Name, use *bind.Use) facts.Answer {
 	}
 	byEquality := anyRow || p.Dialect.Has(dialect.GroupedByEquality)
 	t := use.Source.SchemaTable()
+	if t == nil && p.Dialect.Has(dialect.GroupedByKey) && u.groupsByID(use.Source) {
+		return facts.Yes // by a key, as its name says
+	}
 	if t == nil {
 		return facts.Unknown
 	}
@@ -276,6 +279,27 @@ func (u *ungrouped) determined(n *syntax.Name, use *bind.Use) facts.Answer {
 		return facts.Yes
 	}
 	return facts.No
+}
+
+// groupsByID reports whether a key is a column of the source that is called as primary keys
+// are: id, or by the table's name.
+func (u *ungrouped) groupsByID(src *bind.Source) bool {
+	ref, ok := src.Node.(*syntax.TableRef)
+	if !ok {
+		return false
+	}
+	table := u.pass.Names.String(ref.Name[len(ref.Name)-1].Sym)
+	for _, k := range u.grouping.Keys {
+		n, ok := syntax.Unparen(k).(*syntax.Name)
+		if !ok || u.pass.Use(n).Source != src {
+			continue
+		}
+		switch column := u.pass.Names.String(n.Last().Sym); column {
+		case "id", table + "_id", table + "id", strings.TrimSuffix(table, "s") + "_id", strings.TrimSuffix(table, "s") + "id":
+			return true
+		}
+	}
+	return false
 }
 
 // fixedColumns gives the columns of a source that are grouped, or, if asked,

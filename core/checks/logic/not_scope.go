@@ -25,16 +25,17 @@ var notScope = &check.Check{
 			"SELECT name FROM hives WHERE NOT EXISTS (SELECT 1 FROM queens) AND keeper_id = 2",
 		},
 	}, {
-		Bad:  "SELECT name FROM hives WHERE keeper_id = 2 OR NOT name LIKE 'A%'",
-		Good: "SELECT name FROM hives WHERE keeper_id = 2 OR name NOT LIKE 'A%'",
+		Bad:  "SELECT name FROM hives WHERE NOT name LIKE 'A%' OR keeper_id = 2",
+		Good: "SELECT name FROM hives WHERE name NOT LIKE 'A%' OR keeper_id = 2",
+		Near: []string{"SELECT name FROM hives WHERE keeper_id = 2 OR NOT name LIKE 'A%'", "SELECT name FROM hives WHERE keeper_id = 2 AND NOT name = 'A' AND apiary_id = 1"},
 	}},
 	On: check.Nodes(func(p *check.Pass, not *syntax.Unary) {
 		if not.Op != syntax.OpNot || p.HasComment(not.Span()) {
 			return
 		}
 		beside, ok := p.Parent(not).(*syntax.Binary)
-		if !ok || beside.Op != syntax.OpAnd && beside.Op != syntax.OpOr {
-			return
+		if !ok || beside.Op != syntax.OpAnd && beside.Op != syntax.OpOr || beside.X != syntax.Expr(not) {
+			return // behind another operand nobody takes it for a negation of all
 		}
 		written := negated(p, not.X, p.Word(not.Span().Start, "NOT"))
 		if written == "" {

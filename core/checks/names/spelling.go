@@ -110,6 +110,27 @@ func caseOfColumn(p *check.Pass, n *syntax.Name) {
 	reportCase(p, id, c.Name, c.Quoted, "column", check.Certain)
 }
 
+// quotesAll reports whether most columns of a new table, several at least, can only be
+// named in quotes, for nothing but their letter case.
+func quotesAll(p *check.Pass, n syntax.Node) bool {
+	create, ok := n.(*syntax.CreateTable)
+	if !ok {
+		create, ok = p.Parent(n).(*syntax.CreateTable)
+	}
+	if !ok {
+		return false
+	}
+	quoted := 0
+	for _, c := range create.Columns {
+		name := plain(p, c.Name)
+		folded := p.Dialect.Name(strings.ToLower(name), false)
+		if c.Name.Quoted && p.Dialect.Name(name, true) != name && folded == strings.ToLower(name) {
+			quoted++
+		}
+	}
+	return quoted > 2 && 2*quoted > len(create.Columns)
+}
+
 // plain gives a name without its quotes.
 func plain(p *check.Pass, id syntax.Ident) string {
 	s := p.Ident(id)
@@ -299,8 +320,12 @@ var needsQuoting = &check.Check{
 		if p.Dialect.Name(name, false) != name && p.Dialect.Reserves(word.Find(name)) {
 			why = "Every query must put the name in quotes, as the word is reserved."
 		}
+		certainty := check.Certain
+		if quotesAll(p, n) {
+			certainty = check.Possible // a habit of the whole schema
+		}
 		p.Report(check.Finding{
-			Span: id.Span, Context: n.Span(), Certainty: check.Certain,
+			Span: id.Span, Context: n.Span(), Certainty: certainty,
 			Message: fmt.Sprintf("the %s %s can only be named in quotes", what, p.Ident(id)),
 			Why:     why,
 			Mends:   []check.Mend{{Title: "choose a plain name", Effect: check.ByHand}},

@@ -1,6 +1,6 @@
 -- dialect: postgres
 SELECT name FROM hives WHERE NOT apiary_id = 1 AND keeper_id = 2; -- want "logic.not-scope"
-SELECT name FROM hives WHERE keeper_id = 2 OR NOT name LIKE 'A%'; -- want "logic.not-scope"
+SELECT name FROM hives WHERE keeper_id = 2 OR NOT name LIKE 'A%';
 SELECT name FROM hives WHERE not apiary_id in (1, 2) and keeper_id = 2; -- want "logic.not-scope"
 SELECT name FROM hives WHERE NOT frame_count BETWEEN 3 AND 5 AND keeper_id = 2; -- want "logic.not-scope"
 SELECT name FROM hives WHERE NOT frame_count < 3 AND keeper_id = 2; -- want "logic.not-scope"
