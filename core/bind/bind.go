@@ -722,6 +722,9 @@ func (b *Binder) laterOutput(s *syntax.Select, item *syntax.SelectItem) *syntax.
 		return nil
 	}
 	for _, other := range s.Items {
+		if b.info.Dialect.Has(dialect.ExecutedComments) && (item.X.Kind() != syntax.KindName || other.X.Kind() != syntax.KindName) {
+			continue // MySQL and MariaDB take the first unless both are columns
+		}
 		if other != item && b.outputSym(other) == b.outputSym(item) && !b.info.Same(other.X, item.X) {
 			return other
 		}

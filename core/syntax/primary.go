@@ -263,7 +263,11 @@ func (p *Parser) intervalOrNil(start text.Pos) Expr {
 	p.next()
 	function := p.tok.Kind == LeftParen // INTERVAL(3, 1, 2)
 	n := p.slabs.intervals.New()
-	n.Value = p.exprAbove(p.power.Unary() - 1)
+	if p.dialect.Has(dialect.ExecutedComments) && !function {
+		n.Value = p.expr() // whatever stands before the unit
+	} else {
+		n.Value = p.exprAbove(p.power.Unary() - 1)
+	}
 	if p.dialect.Has(dialect.ExecutedComments) && !function && !p.isUnit(p.word) && p.tok.Kind != TemplateMark {
 		p.fail("a unit of time")
 	}
