@@ -23,7 +23,15 @@ type jsonFile struct {
 	Clue       string        `json:"clue,omitempty"`
 	Statements int           `json:"statements"`
 	Unread     int           `json:"unread,omitempty"`
+	Passed     *jsonPassed   `json:"passedOver,omitempty"`
 	Findings   []jsonFinding `json:"findings"`
+}
+
+// jsonPassed is what was passed over in a file: statements by their first word, and bodies
+// of routines.
+type jsonPassed struct {
+	Statements map[string]int `json:"statements"`
+	Bodies     int            `json:"bodies"`
 }
 
 type jsonFinding struct {
@@ -115,6 +123,12 @@ func (r *jsonRenderer) File(f *review.File) error {
 	}
 	r.files++
 	out := jsonFile{Path: f.Text.Path, Dialect: f.Dialect.String(), Clue: f.Clue, Statements: f.Statements, Unread: len(f.Unread) + len(f.Faults), Findings: []jsonFinding{}}
+	if passed := f.Passed; len(passed.Statements) > 0 || passed.Bodies > 0 {
+		out.Passed = &jsonPassed{passed.Statements, passed.Bodies}
+		if passed.Statements == nil {
+			out.Passed.Statements = map[string]int{}
+		}
+	}
 	for i := range f.Findings {
 		found := jsonOf(f.Text, &f.Findings[i].Finding)
 		found.More = f.Findings[i].More

@@ -27,6 +27,8 @@ type Summary struct {
 	Keeping int
 	// Next is the command by which the mends are shown, "" if there is none.
 	Next string
+	// Passed counts what was passed over.
+	Passed review.Passed
 	// Problems tell of what was not reviewed, and why.
 	Problems []string
 }
@@ -60,6 +62,7 @@ const nothingFound = "Nothing found"
 func (s *Summary) Add(f *review.File) {
 	s.Files++
 	s.Statements += f.Statements
+	s.Passed.Add(f.Passed)
 	if len(f.Findings) > 0 {
 		s.WithFindings++
 	}

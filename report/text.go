@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"fmt"
 	"io"
+	"maps"
 	"slices"
 	"strconv"
 	"strings"
@@ -234,11 +235,53 @@ func (r *textRenderer) Close(s Summary) error {
 	if s.Files > 0 {
 		r.line(r.totals(s))
 	}
+	if passed := passedOver(s.Passed); passed != "" {
+		for _, line := range wrap(passed, r.style.Width) {
+			r.line(r.style.paint(line, gray))
+		}
+	}
 	if next := r.next(s); next != "" {
 		r.line(next)
 	}
 	_, err := io.WriteString(r.w, r.b.String())
 	return err
+}
+
+// passedOver tells in words what was not reviewed, "" if there is nothing.
+func passedOver(p review.Passed) string {
+	const named = 6
+	var parts []string
+	words := slices.SortedFunc(maps.Keys(p.Statements), func(a, b string) int {
+		return cmp.Or(cmp.Compare(p.Statements[b], p.Statements[a]), cmp.Compare(a, b))
+	})
+	total, others := 0, 0
+	var kinds []string
+	for i, word := range words {
+		n := p.Statements[word]
+		total += n
+		if i >= named {
+			others += n
+			continue
+		}
+		kinds = append(kinds, word+" "+thousands(n))
+	}
+	if others > 0 {
+		kinds = append(kinds, "others "+thousands(others))
+	}
+	if total > 0 {
+		parts = append(parts, fmt.Sprintf("%s of kinds that are not reviewed (%s)", count(total, "statement"), strings.Join(kinds, ", ")))
+	}
+	if p.Bodies > 0 {
+		bodies := "1 body of a routine"
+		if p.Bodies > 1 {
+			bodies = thousands(p.Bodies) + " bodies of routines"
+		}
+		parts = append(parts, bodies+" in another language, or in quotes with escapes")
+	}
+	if len(parts) == 0 {
+		return ""
+	}
+	return "Passed over: " + strings.Join(parts, "; ") + "."
 }
 
 func (r *textRenderer) totals(s Summary) string {

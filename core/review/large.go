@@ -163,5 +163,6 @@ func (f *File) join(part *File) {
 	f.Statements += part.Statements
 	f.Findings = append(f.Findings, part.Findings...)
 	f.Unread = append(f.Unread, part.Unread...)
+	f.Passed.Add(part.Passed)
 	f.Faults = append(f.Faults, part.Faults...)
 }

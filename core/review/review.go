@@ -3,6 +3,7 @@ package review
 import (
 	"cmp"
 	"slices"
+	"strings"
 
 	"justlens/core/bind"
 	"justlens/core/check"
@@ -45,9 +46,43 @@ type File struct {
 	// Unread are the statements that are nested more deeply than is read; nothing is said
 	// of them.
 	Unread []text.Span
+	// Passed counts what was read and not reviewed.
+	Passed Passed
 	// Faults are what went wrong in the program itself. Each costs its statement, or
 	// of that what one check would have found.
 	Faults []Fault
+}
+
+// Passed counts what a review passes over: statements by their first word in capitals, of
+// kinds of which no check knows anything, and bodies of routines that are not read.
+type Passed struct {
+	Statements map[string]int
+	Bodies     int
+}
+
+// Add counts what was passed over elsewhere to it.
+func (p *Passed) Add(other Passed) {
+	for word, n := range other.Statements {
+		p.count(word, n)
+	}
+	p.Bodies += other.Bodies
+}
+
+func (p *Passed) count(word string, n int) {
+	if p.Statements == nil {
+		p.Statements = map[string]int{}
+	}
+	p.Statements[word] += n
+}
+
+// note counts a statement if it is passed over.
+func (p *Passed) note(stmt *syntax.Statement, src []byte) {
+	if stmt.BodyUnread {
+		p.Bodies++
+	}
+	if other, ok := stmt.Node.(*syntax.OtherStmt); ok && len(stmt.Errors) == 0 {
+		p.count(strings.ToUpper(string(src[other.Keyword.Start:other.Keyword.End])), 1)
+	}
 }
 
 // Fault is a fault of the program itself with the statement in which it showed.
@@ -198,6 +233,7 @@ func (r *Reviewer) examineTogether(out *File, stmts []*syntax.Statement) {
 				r.faults = append(r.faults, Fault{stmt.Span, f})
 			}
 		}
+		out.Passed.note(stmt, r.text)
 		out.Statements++
 	}
 }

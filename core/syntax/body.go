@@ -17,6 +17,9 @@ import (
 func (p *Parser) quotedBody() {
 	inside, ok := p.insideQuotes(p.tok)
 	if !ok || p.quoted || !p.isLanguageRead() {
+		if !p.quoted {
+			p.bodyUnread = true
+		}
 		p.next()
 		return
 	}

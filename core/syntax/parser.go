@@ -21,6 +21,9 @@ type Statement struct {
 	Nodes    int // the largest node number
 	// Cut tells that the end of the statement could not be read.
 	Cut bool
+	// BodyUnread tells that the body of a routine was passed over: it is in another
+	// language, or stands in quotes with escapes in them.
+	BodyUnread bool
 }
 
 // Bounds of what is read: the nesting of expressions, queries and joins, above that
@@ -42,25 +45,26 @@ type Parser struct {
 	lists   lists
 	lastID  int32
 
-	i       int // index of tok
-	begun   int // index of the token at which reading the statement in hand began
-	first   int // index of its first token
-	tok     Token
-	word    word.Word // of tok
-	last    text.Pos  // end of the token before tok
-	empty   text.Pos  // of the last empty node, which those above it hold
-	depth   int
-	run     parenRun
-	height  int // of the trees read so far, as far as chains make them high
-	bodies  int // routine bodies around tok
-	errors  []Error
-	broken  bool    // after an error, until recovery
-	failed  int     // index of the token at which the error stands
-	within  scanner // of bodies in quotes
-	inFor   bool    // the query of a FOR loop is being read
-	quoted  bool    // a body in quotes is being read
-	spliced bool    // the tokens of one stand among those of the statement
-	stmts   slab.Slab[Statement]
+	i          int // index of tok
+	begun      int // index of the token at which reading the statement in hand began
+	first      int // index of its first token
+	tok        Token
+	word       word.Word // of tok
+	last       text.Pos  // end of the token before tok
+	empty      text.Pos  // of the last empty node, which those above it hold
+	depth      int
+	run        parenRun
+	height     int // of the trees read so far, as far as chains make them high
+	bodies     int // routine bodies around tok
+	errors     []Error
+	broken     bool    // after an error, until recovery
+	failed     int     // index of the token at which the error stands
+	within     scanner // of bodies in quotes
+	bodyUnread bool    // one that was not read stands in the statement
+	inFor      bool    // the query of a FOR loop is being read
+	quoted     bool    // a body in quotes is being read
+	spliced    bool    // the tokens of one stand among those of the statement
+	stmts      slab.Slab[Statement]
 }
 
 // NewParser makes a parser that numbers names in the given table.
@@ -146,7 +150,7 @@ func (p *Parser) More() *Statement {
 
 // read completes a statement by what was counted and found on the way.
 func (p *Parser) read(s Statement) *Statement {
-	s.Errors, s.Nodes = p.errors, int(p.lastID)
+	s.Errors, s.Nodes, s.BodyUnread = p.errors, int(p.lastID), p.bodyUnread
 	if len(p.errors) > 0 {
 		p.errors = nil // they are the statement's
 	}
@@ -239,7 +243,7 @@ func (p *Parser) carried() int {
 
 // begin begins a statement, and gives the index of the first comment that is its own.
 func (p *Parser) begin() (comments int) {
-	p.lastID, p.depth, p.height, p.bodies, p.empty, p.broken, p.spliced, p.quoted = 0, 0, 0, 0, 0, false, false, false
+	p.lastID, p.depth, p.height, p.bodies, p.empty, p.broken, p.spliced, p.quoted, p.bodyUnread = 0, 0, 0, 0, 0, false, false, false, false
 	p.errors, p.run = p.errors[:0], parenRun{}
 	p.begun, p.first = p.i, p.i
 	comments = p.carried()
