@@ -45,6 +45,7 @@ type jsonFinding struct {
 	Related     []jsonRelated `json:"related"`
 	Mends       []jsonMend    `json:"mends"`
 	More        int           `json:"more,omitempty"`
+	Object      string        `json:"object,omitempty"`
 }
 
 type jsonSpan struct {
@@ -131,7 +132,7 @@ func (r *jsonRenderer) File(f *review.File) error {
 	}
 	for i := range f.Findings {
 		found := jsonOf(f.Text, &f.Findings[i].Finding)
-		found.More = f.Findings[i].More
+		found.More, found.Object = f.Findings[i].More, f.Findings[i].Object
 		out.Findings = append(out.Findings, found)
 	}
 	line, err := marshal(out)

@@ -61,7 +61,7 @@ func (r *textRenderer) File(f *review.File) error {
 		}
 		r.told++
 		r.line("")
-		r.finding(f, &found.Finding)
+		r.finding(f, &found.Finding, found.Object)
 		if found.More > 0 {
 			r.line("")
 			r.indented(fmt.Sprintf("… and %s more of %s in this statement.", thousands(found.More), found.Check.ID), gray)
@@ -95,7 +95,7 @@ func (r *textRenderer) heading(f *review.File) {
 	r.line(r.style.paint(rule[:3*min(r.style.Width, 60)], gray))
 }
 
-func (r *textRenderer) finding(f *review.File, found *check.Finding) {
+func (r *textRenderer) finding(f *review.File, found *check.Finding, object string) {
 	place := f.Text.Place(found.Span.Start)
 	color := consequenceColor[found.Consequence]
 	label := strings.ToUpper(found.Consequence.String())
@@ -106,7 +106,11 @@ func (r *textRenderer) finding(f *review.File, found *check.Finding) {
 		}
 		r.line(head + r.style.strong(line))
 	}
-	r.indented(fmt.Sprintf("line %d, column %d · %s · %s", place.Line, place.Column, found.Check.ID, found.Certainty), gray)
+	in := ""
+	if object != "" {
+		in = " · in " + visible(object)
+	}
+	r.indented(fmt.Sprintf("line %d, column %d · %s · %s%s", place.Line, place.Column, found.Check.ID, found.Certainty, in), gray)
 	r.line("")
 	for _, l := range excerpt(f.Text, found.Span) {
 		if l.number == 0 {

@@ -100,6 +100,9 @@ type Finding struct {
 	Statement int
 	// More counts those of the same check and statement that are not given.
 	More int
+	// Object names what the finding stands in, as "view heavy, CTE loads"; "" where it
+	// stands in a statement that makes nothing with a name.
+	Object string
 }
 
 // Reviewer reviews one text after another. It is not safe for use by several
@@ -329,6 +332,9 @@ func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 	mine := r.found[from:]
 	for i := range mine {
 		mine[i].Statement = number
+	}
+	if len(mine) > 0 {
+		placeIn(stmt, r.text, mine)
 	}
 	slices.SortStableFunc(mine, func(a, b Finding) int {
 		return cmp.Or(cmp.Compare(a.Span.Start, b.Span.Start), cmp.Compare(a.Span.End, b.Span.End), cmp.Compare(a.Check.ID, b.Check.ID))

@@ -276,8 +276,9 @@ type BadStmt struct {
 // node: stmt
 type Routine struct {
 	node
-	Name []Ident
-	Body []Stmt
+	Keyword text.Span // FUNCTION, PROCEDURE and the like; empty for a body without a name
+	Name    []Ident
+	Body    []Stmt
 }
 
 // Control is a statement of a routine's or script's own language: BEGIN … END,

@@ -13,12 +13,14 @@ import (
 func (p *Parser) routine() Stmt {
 	start := p.start()
 	kind := word.NoWord
+	var keyword text.Span
 	var name []Ident
 	for kind == word.NoWord && !p.atEnd() {
 		switch p.word {
 		case word.Function, word.Procedure, word.Proc, word.Trigger, word.Event, word.Package:
 			kind = p.word
 		}
+		keyword = p.tok.Span
 		p.next()
 	}
 	p.accept(word.Body)
@@ -38,7 +40,7 @@ func (p *Parser) routine() Stmt {
 	}
 	n := p.slabs.routines.New()
 	body := p.lists.stmts.take(mark)
-	*n = Routine{node: p.node(start), Name: name, Body: body}
+	*n = Routine{node: p.node(start), Keyword: keyword, Name: name, Body: body}
 	return n
 }
 
