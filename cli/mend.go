@@ -57,6 +57,9 @@ func (o *mendOptions) run(cmd *cobra.Command, p *Program, paths []string) error 
 		return err
 	}
 	problems = append(problems, unread...)
+	if err := p.gather(cmd.Context(), in, &options); err != nil {
+		return err
+	}
 	options.Most = 0 // each is to be mended
 	m := mender{options: options, wanted: []check.Effect{check.SameRows}, write: o.write, spool: p.spool, out: report.ForPeople(p.Stdout)}
 	if effect == "new-rows" {

@@ -86,6 +86,9 @@ func (o *reviewOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 		return err
 	}
 	problems = append(problems, unread...)
+	if err := p.gather(cmd.Context(), in, &options); err != nil {
+		return err
+	}
 	progress := p.showProgress("reviewing", len(in))
 	defer progress.end()
 	summary := report.Summary{Next: o.next(cmd, paths)}

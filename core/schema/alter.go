@@ -9,6 +9,9 @@ import (
 
 func (a applier) alterTable(n *syntax.AlterTable) {
 	old := a.find(n.Name)
+	if old == nil && len(n.Name) > 0 {
+		a.schema.stranger(a.text(n.Name[len(n.Name)-1]), n.Actions)
+	}
 	if old == nil {
 		if len(n.Name) > 0 && !n.IfExists {
 			a.schema.problem(n.Name[len(n.Name)-1].Span, "no table %s to change", a.text(n.Name[len(n.Name)-1]))
@@ -235,7 +238,8 @@ func (a applier) drop(n *syntax.Drop) {
 				}
 			}
 			if t == nil {
-				if !n.IfExists && a.schema.Len() > 0 {
+				a.schema.stranger(last, nil)
+				if !n.IfExists && !a.schema.isEmpty() {
 					a.schema.problem(ref.Span(), "no %s %s to drop", what, last)
 				}
 				continue
@@ -252,16 +256,20 @@ func (a applier) drop(n *syntax.Drop) {
 }
 
 func (a applier) dropIndex(name string, on []syntax.Ident) {
-	tables := a.schema.Tables()
+	tables := a.schema.all
 	if t := a.find(on); t != nil {
-		tables = []*Table{t}
+		tables = func(yield func(*Table) bool) { yield(t) }
 	}
-	for _, t := range tables {
+	var holders []*Table
+	for t := range tables {
 		if slices.ContainsFunc(t.Indexes, func(i Index) bool { return strings.EqualFold(i.Name, name) }) ||
 			slices.ContainsFunc(t.Keys, func(k Key) bool { return k.Name != "" && strings.EqualFold(k.Name, name) }) {
-			changed := t.clone()
-			changed.dropConstraint(name)
-			a.schema.put(changed)
+			holders = append(holders, t)
 		}
+	}
+	for _, t := range holders {
+		changed := t.clone()
+		changed.dropConstraint(name)
+		a.schema.put(changed)
 	}
 }

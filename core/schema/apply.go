@@ -59,8 +59,11 @@ func (s *Schema) apply(stmt syntax.Stmt, src []byte) bool {
 // Load reads DDL text in a dialect. What could not be read or applied is told in
 // s.Problems; everything else is in the schema.
 func (s *Schema) Load(src []byte, d dialect.Dialect) {
+	s.loadBy(syntax.NewParser(syntax.NewNames()), src, d)
+}
+
+func (s *Schema) loadBy(p *syntax.Parser, src []byte, d dialect.Dialect) {
 	s.dialect = d
-	p := syntax.NewParser(syntax.NewNames())
 	p.Reset(src, d)
 	at := text.Pos(-1)
 	for more := true; more; {
@@ -208,7 +211,10 @@ func (a applier) named(name []syntax.Ident) *Table {
 }
 
 func (a applier) createTable(n *syntax.CreateTable) {
-	if len(n.Name) == 0 || n.IfNotExists && a.find(n.Name) != nil {
+	if len(n.Name) == 0 {
+		return
+	}
+	if old := a.find(n.Name); n.IfNotExists && old != nil && !old.Gathered {
 		return
 	}
 	t := a.named(n.Name)

@@ -24,6 +24,8 @@ type Schema struct {
 	changes  int
 	// Problems tell of what could not be applied.
 	Problems []Problem
+	// strangers are tables, by last name in lower case, that were changed and are not there.
+	strangers []string
 }
 
 // Problem is a place in DDL text that could not be read or applied.
@@ -198,6 +200,36 @@ func (s *Schema) Tables() []*Table {
 	return all
 }
 
+// all goes through the tables and views of s and those below it, in no order.
+func (s *Schema) all(yield func(*Table) bool) {
+	for layer := s; layer != nil; layer = layer.below {
+		for name, entries := range layer.tables {
+			for _, e := range entries {
+				if e.table != nil && !s.hides(layer, name, e.qualifier) && !yield(e.table) {
+					return
+				}
+			}
+		}
+	}
+}
+
+// hides reports whether a layer above another has the name, or dropped it.
+func (s *Schema) hides(layer *Schema, name, qualifier string) bool {
+	for ; s != layer; s = s.below {
+		if slices.ContainsFunc(s.tables[name], func(e *entry) bool { return e.qualifier == qualifier }) {
+			return true
+		}
+	}
+	return false
+}
+
+func (s *Schema) isEmpty() bool {
+	for range s.all {
+		return false
+	}
+	return true
+}
+
 // Types gives the enumerations and domains in the order of their names.
 func (s *Schema) Types() []*UserType {
 	seen := map[string]bool{}
@@ -303,6 +335,8 @@ type Table struct {
 	Columns   []Column
 	// Complete tells that Columns are all there are.
 	Complete bool
+	// Gathered tells that the table is known from another text of the same run.
+	Gathered bool
 	Keys     []Key
 	Foreign  []ForeignKey
 	Checks   []Check

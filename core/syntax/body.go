@@ -16,7 +16,7 @@ import (
 // (PostgreSQL's manual, "CREATE FUNCTION", "DO" and "Structure of PL/pgSQL")
 func (p *Parser) quotedBody() {
 	inside, ok := p.insideQuotes(p.tok)
-	if !ok || p.quoted || !p.isLanguageRead() {
+	if !ok || p.skims || p.quoted || !p.isLanguageRead() {
 		if !p.quoted {
 			p.bodyUnread = true
 		}

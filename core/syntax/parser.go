@@ -59,6 +59,7 @@ type Parser struct {
 	errors     []Error
 	broken     bool    // after an error, until recovery
 	failed     int     // index of the token at which the error stands
+	skims      bool    // only definitions are wanted
 	within     scanner // of bodies in quotes
 	bodyUnread bool    // one that was not read stands in the statement
 	inFor      bool    // the query of a FOR loop is being read
@@ -71,6 +72,10 @@ type Parser struct {
 func NewParser(names *Names) *Parser {
 	return &Parser{scan: scanner{names: names}}
 }
+
+// OnlyDefinitions lets the parser pass over queries, writes and the bodies of routines: what
+// it gives then tells what a text defines.
+func (p *Parser) OnlyDefinitions() { p.skims = true }
 
 // Reset begins a new text in the dialect's newest version. The parser reads
 // from src, which must not change.

@@ -13,6 +13,9 @@ func (p *Parser) statement() Stmt {
 	first := p.i
 	switch p.word {
 	case word.Select, word.Insert, word.Update, word.Delete, word.With, word.Replace, word.Merge:
+		if p.skims {
+			return p.passOver()
+		}
 		return p.anyStatement()
 	}
 	s := p.anyStatement()
@@ -151,6 +154,10 @@ func (p *Parser) other() Stmt {
 	if p.bodies == 0 && p.tok.Kind == WordToken && !p.dialect.HasStatement(strings.ToUpper(string(p.textOf(p.i)))) {
 		return p.noStatement()
 	}
+	return p.passOver()
+}
+
+func (p *Parser) passOver() Stmt {
 	start, keyword := p.start(), p.tok.Span
 	copies, stdin := p.at(word.Copy), false
 	p.next()

@@ -1,0 +1,130 @@
+package schema
+
+import (
+	"bytes"
+	"slices"
+	"strings"
+
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+)
+
+// Gatherer collects what the texts of one run tell of tables, as evidence for each other:
+// keys, types and what may be NULL. It is never the whole truth: a table that no text makes
+// may be there all the same, and so may further columns.
+type Gatherer struct {
+	schema *Schema
+	// doubtful are the last names, in lower case, of tables of which texts tell different
+	// things, or that one text changes and another makes.
+	doubtful map[string]bool
+	names    *syntax.Names
+	parser   *syntax.Parser
+}
+
+// NewGatherer makes one that knows nothing.
+func NewGatherer() *Gatherer {
+	g := &Gatherer{schema: New(nil), doubtful: map[string]bool{}}
+	g.renew()
+	return g
+}
+
+func (g *Gatherer) renew() {
+	g.names = syntax.NewNames()
+	g.parser = syntax.NewParser(g.names)
+	g.parser.OnlyDefinitions()
+}
+
+// Guess tells the dialect of a text in a file of the path, ANSI where nothing gives it away.
+func (g *Gatherer) Guess(path string, src []byte) dialect.Dialect {
+	d, _ := syntax.Guess(path, src, g.names)
+	return d
+}
+
+// Add takes in what a text defines.
+func (g *Gatherer) Add(src []byte, d dialect.Dialect) {
+	if g.names.IsFull() {
+		g.renew()
+	}
+	one := New(nil)
+	one.loadBy(g.parser, src, d)
+	for _, name := range one.strangers {
+		g.doubtful[name] = true
+	}
+	for _, t := range one.Tables() {
+		if t.Temporary {
+			continue
+		}
+		t.Complete, t.Gathered = false, true
+		known := g.schema.tables[strings.ToLower(t.Name)]
+		i := slices.IndexFunc(known, func(e *entry) bool { return strings.EqualFold(e.qualifier, t.Qualifier) })
+		switch {
+		case i < 0:
+			g.schema.put(t)
+		case !alike(known[i].table, t):
+			g.doubtful[strings.ToLower(t.Name)] = true
+		}
+	}
+	for name := range one.routines {
+		g.schema.putRoutine(name)
+	}
+}
+
+// SpeaksOfTables reports whether a text may make or change tables, as far as can be seen
+// without reading it: most texts of a run do not.
+func SpeaksOfTables(src []byte) bool {
+	for at := 0; ; {
+		i := bytes.IndexByte(src[at:], 'a') // of TABLE, the rarer way of writing first
+		k := bytes.IndexByte(src[at:], 'A')
+		if i < 0 && k < 0 {
+			return false
+		}
+		if i < 0 || k >= 0 && k < i {
+			i = k
+		}
+		at += i
+		if at >= 1 && at+4 <= len(src) && bytes.EqualFold(src[at-1:at+4], []byte("table")) && follows(src[:at-1]) {
+			return true
+		}
+		at++
+	}
+}
+
+// follows reports whether one of the words that stand before TABLE stands shortly before.
+func follows(before []byte) bool {
+	line := bytes.ToLower(before[max(0, len(before)-40):])
+	for _, word := range [...]string{"create", "alter", "drop"} {
+		if bytes.Contains(line, []byte(word)) {
+			return true
+		}
+	}
+	return false
+}
+
+// Schema gives what all texts agree in. Nothing may be added afterwards.
+func (g *Gatherer) Schema() *Schema {
+	for name := range g.doubtful {
+		delete(g.schema.tables, name)
+	}
+	return g.schema
+}
+
+// alike reports whether two definitions of a table say the same, as far as reasoning rests
+// on it.
+func alike(a, b *Table) bool {
+	return a.IsView == b.IsView &&
+		slices.EqualFunc(a.Columns, b.Columns, func(x, y Column) bool {
+			return strings.EqualFold(x.Name, y.Name) && x.NotNull == y.NotNull && x.Type.Class == y.Type.Class && x.Collation == y.Collation
+		}) &&
+		slices.EqualFunc(a.Keys, b.Keys, func(x, y Key) bool { return x.Primary == y.Primary && slices.Equal(x.Columns, y.Columns) })
+}
+
+// stranger notes that a text changes a table which it does not make, unless it only adds
+// to it.
+func (s *Schema) stranger(name string, actions []*syntax.AlterAction) {
+	added := func(a *syntax.AlterAction) bool {
+		return a.Action == syntax.AddColumn || a.Action == syntax.AddConstraint
+	}
+	if len(actions) == 0 || slices.ContainsFunc(actions, func(a *syntax.AlterAction) bool { return !added(a) }) {
+		s.strangers = append(s.strangers, strings.ToLower(name))
+	}
+}
