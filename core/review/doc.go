@@ -2,5 +2,8 @@
 // checks, many files in parallel, and gives findings in the order of the input.
 //
 //	review.go   one text
+//	dispatch.go which checks a node calls
+//	large.go    one large text, by several workers
+//	object.go   in which view, routine or CTE a finding stands
 //	run.go      many files
 package review

@@ -5,6 +5,7 @@
 //	schema.go  the model, and how a table is found by its name
 //	apply.go   what statements that create something add to it
 //	alter.go   what ALTER, DROP and RENAME change
+//	gather.go  what several texts of a run tell of tables, as far as they agree
 //	types.go   the classes of types
 //	print.go   the model as DDL of a dialect
 package schema
