@@ -35,7 +35,7 @@ shot() {
 }
 
 wanted=("$@")
-shot review 'justlens review queries/mite_alarm.sql queries/find_apiary.sql --dialect postgres'
+shot review 'justlens review queries/mite_alarm.sql queries/find_apiary.sql --schema schema.sql --dialect postgres'
 shot names 'justlens review queries/mentors_of_north.sql --schema schema.sql'
 shot grain 'justlens review queries/income_by_keeper.sql --schema schema.sql'
 shot schema 'justlens schema schema.sql --dialect mariadb | head -n 38'
