@@ -26,6 +26,7 @@ func (p *Parser) quotedBody() {
 	body, at, begun := p.tok, p.i, p.begun
 	outer := p.scan
 	p.quoted = true
+	inside.Start += p.directivesAt(inside)
 	p.scan = scanner{names: outer.names, rules: outer.rules, src: outer.src[:inside.End], pos: int(inside.Start), comments: p.within.comments[:0], tokens: p.within.tokens[:0]}
 	p.scan.fill()
 	p.i, p.begun, p.last = 0, 0, inside.Start
@@ -60,6 +61,23 @@ func (p *Parser) quotedBody() {
 		p.scan.fill()
 	}
 	p.load()
+}
+
+// directivesAt gives the length of the lines such as #variable_conflict use_column that
+// begin a body in PL/pgSQL.
+func (p *Parser) directivesAt(body text.Span) (length text.Pos) {
+	for {
+		rest := p.scan.src[body.Start+length : body.End]
+		blanks := len(rest) - len(bytes.TrimLeft(rest, " \t\r\n"))
+		if blanks == len(rest) || rest[blanks] != '#' {
+			return length
+		}
+		end := bytes.IndexByte(rest[blanks:], '\n')
+		if end < 0 {
+			return length
+		}
+		length += text.Pos(blanks + end)
+	}
 }
 
 // insideQuotes gives what stands between the quotes of a text, as far as it is written
