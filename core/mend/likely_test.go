@@ -1,6 +1,7 @@
 package mend_test
 
 import (
+	"flag"
 	"io/fs"
 	"maps"
 	"math/rand/v2"
@@ -43,6 +44,31 @@ func FuzzLikely(f *testing.F) {
 		}
 		requireSound(t, src, o)
 	})
+}
+
+var likely = flag.Int("likely", 500, "how many texts TestLikelySeeds composes")
+
+// TestLikelySeeds is FuzzLikely over the first seeds, the same whenever it runs: what fails
+// here fails for everyone.
+func TestLikelySeeds(t *testing.T) {
+	t.Parallel()
+	c := newComposer(t)
+	tables := schema.New(nil)
+	tables.Load([]byte(demo.Schema()), dialect.ANSI)
+	const workers = 4
+	for w := range workers {
+		t.Run("", func(t *testing.T) {
+			t.Parallel()
+			for i := 1000 + w; i < 1000+*likely; i += workers { // the first are FuzzLikely's own
+				src := c.compose(rand.New(rand.NewPCG(uint64(i), uint64(i>>8))))
+				o := review.Options{Dialect: dialect.Dialect(i % int(dialect.Count)), Checks: checks.All()}
+				if i/int(dialect.Count)%2 == 0 {
+					o.Schema = tables
+				}
+				requireSound(t, src, o)
+			}
+		})
+	}
 }
 
 func requireSound(t *testing.T, src string, o review.Options) {

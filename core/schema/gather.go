@@ -48,7 +48,7 @@ func (g *Gatherer) Add(src []byte, d dialect.Dialect) {
 	one := New(nil)
 	one.loadBy(g.parser, src, d)
 	for _, name := range one.strangers {
-		g.doubtful[name] = true
+		g.doubtful[name] = g.doubtful[name] || len(one.named(name)) == 0 // else it was only dropped before it is made
 	}
 	for _, t := range one.Tables() {
 		if t.Temporary {
@@ -102,8 +102,10 @@ func follows(before []byte) bool {
 
 // Schema gives what all texts agree in. Nothing may be added afterwards.
 func (g *Gatherer) Schema() *Schema {
-	for name := range g.doubtful {
-		delete(g.schema.tables, name)
+	for name, doubt := range g.doubtful {
+		if doubt {
+			delete(g.schema.tables, name)
+		}
 	}
 	return g.schema
 }
