@@ -200,6 +200,13 @@ func (p *Parser) constraint() *Constraint {
 		p.expectKind(RightParen, ")")
 	case p.accept(word.Default):
 		c.Type = DefaultValue
+		if p.at(word.On) && p.peek(1).Word() == word.Null { // Oracle's ON NULL
+			p.next()
+			p.next()
+			for p.atAny(word.For, word.Insert, word.And, word.Update, word.Only) {
+				p.next()
+			}
+		}
 		c.X = p.exprAbove(p.power[dialect.Not])
 	case p.atAny(word.Index, word.Key, word.Fulltext, word.Spatial):
 		c.Type, c.Kept = IndexKey, p.atAny(word.Fulltext, word.Spatial)

@@ -49,6 +49,9 @@ func runDerivedWithoutAlias(p *check.Pass, d *syntax.Derived) {
 	if name := freeName(p, d); name != "" {
 		f.Mends = []check.Mend{{Title: "give it a name", Effect: check.SameRows, Edits: []text.Edit{check.Insert(d.Span().End, p.As(d.Span().Start)+name)}}}
 	}
+	if unnamedDerived.Has(p.Dialect) {
+		f.Certainty = check.Possible // it only matters elsewhere
+	}
 	if p.Dialect == dialect.Postgres {
 		f.Certainty = check.Likely
 		if p.Version > 0 {

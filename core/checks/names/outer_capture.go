@@ -38,6 +38,9 @@ func runOuterCapture(p *check.Pass, name *syntax.Name) {
 	if !u.Outer || u.Source.Name.IsZero() {
 		return
 	}
+	if !p.TellsNames(u.Scope) {
+		return // it may be a variable of the routine
+	}
 	if table, _ := p.Enclosing(name, syntax.Kinds(syntax.KindFuncTable)); table != nil {
 		return // it can be of no other query
 	}

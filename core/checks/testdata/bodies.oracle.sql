@@ -41,3 +41,5 @@ BEGIN
 END;
 /
 SELECT h.nmae FROM hives h; -- want "name.unknown-column"
+CREATE TABLE visits (visit_id INT DEFAULT ON NULL visit_ids.NEXTVAL PRIMARY KEY, seen DATE DEFAULT ON NULL FOR INSERT AND UPDATE SYSDATE NOT NULL);
+SELECT v.visit_id FROM (SELECT h.hive_id AS visit_id FROM hives h) v WHERE v.visit_id IN (SELECT d.hive_id FROM (SELECT x.hive_id FROM hives x) d);
