@@ -40,7 +40,7 @@ var unknownColumn = &check.Check{
 		Dialect: dialect.SQLite,
 		Near:    []string{"INSERT INTO keepers (rowid, name, joined_on) VALUES (900, 'Ada', '2026-01-01')", "SELECT rowid, name FROM hives", `SELECT name FROM hives WHERE name = "Ash"`},
 	}},
-	On: check.Names(runUnknownColumn, bind.Missing).And(check.Nodes(unknownInUsing)).And(check.Nodes(unknownInInsert)).And(check.Nodes(unknownInUpdate)).And(check.Nodes(unknownInMerge)),
+	On: check.Names(runUnknownColumn, bind.Missing).And(check.Nodes(unknownInUsing)).And(check.Nodes(unknownInInsert)).And(check.Nodes(unknownInUpdate)).And(check.Nodes(unknownInMerge)).And(check.Nodes(unknownInIndex)),
 }
 
 // unknownTargets reports columns that INSERT or SET is to fill and the table does
@@ -125,6 +125,41 @@ func unknownInUpdate(p *check.Pass, n *syntax.Update) {
 func unknownInMerge(p *check.Pass, n *syntax.Merge) {
 	for _, branch := range n.Branches {
 		unknownTargets(p, n.Target, branch.Columns, branch.Set)
+	}
+}
+
+// unknownInIndex reports a column of CREATE INDEX that the table does not have.
+func unknownInIndex(p *check.Pass, n *syntax.CreateIndex) {
+	if len(n.Table) == 0 || !p.Tells(n) || p.Schema == nil {
+		return
+	}
+	qualifier := ""
+	if len(n.Table) > 1 {
+		qualifier = p.Names.String(n.Table[len(n.Table)-2].Sym)
+	}
+	t := p.Schema.Table(qualifier, p.Names.String(n.Table[len(n.Table)-1].Sym))
+	if t == nil || !t.Complete || t.IsView {
+		return
+	}
+	for _, item := range n.Items {
+		name, ok := syntax.Unparen(item.X).(*syntax.Name)
+		if !ok || len(name.Parts) != 1 || name.Parts[0].Quoted || t.Column(p.Names.String(name.Parts[0].Sym)) >= 0 {
+			continue
+		}
+		f := check.Finding{
+			Span: name.Span(), Certainty: check.Certain,
+			Message: fmt.Sprintf("%s has no column %s to index", t.Name, p.Text(name)),
+			Why:     "The database refuses a name that it cannot find.",
+		}
+		var columns []string
+		for _, c := range t.Columns {
+			columns = append(columns, c.Name)
+		}
+		if near := text.Nearest(p.Names.String(name.Parts[0].Sym), columns); near != "" {
+			f.Why = fmt.Sprintf("Did you mean %s?", near)
+			f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(name.Span(), p.Dialect.Name(near, false))}}}
+		}
+		p.Report(f)
 	}
 }
 

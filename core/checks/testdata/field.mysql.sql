@@ -10,3 +10,5 @@ SELECT COUNT() AS n FROM hives; -- want "type.argument-count"
 SELECT h.frame_count AS a, h.apiary_id AS a FROM hives AS h ORDER BY a; -- want "name.ambiguous-column"
 SELECT h.frame_count + 1 AS a, h.apiary_id AS a FROM hives AS h ORDER BY a;
 SELECT '2026-05-01' + INTERVAL 1 << 3 SECOND AS later;
+CREATE UNIQUE INDEX by_colour ON hives (hive_id, color); -- want "name.unknown-column"
+CREATE INDEX by_first_letters ON hives (name(8), apiary_id DESC);

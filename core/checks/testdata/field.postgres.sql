@@ -20,4 +20,6 @@ SELECT h.name 'Hive', h.frame_count AS frames FROM hives AS h; -- want "name.quo
 SELECT AVG(h.frame_count) OVER (v ROWS 3 PRECEDING) AS x FROM hives AS h WINDOW w AS (ORDER BY h.hive_id); -- want "name.unknown-alias"
 SELECT AVG(h.frame_count) OVER (w ROWS 3 PRECEDING) AS x FROM hives AS h WINDOW w AS (ORDER BY h.hive_id);
 SELECT h.frame_count AS a, h.apiary_id AS a FROM hives AS h ORDER BY a; -- want "name.ambiguous-column"
+CREATE INDEX by_nmae ON hives (nmae); -- want "name.unknown-column"
+CREATE INDEX by_name ON hives (name, lower(name), frame_count DESC);
 INSERT INTO buyers (buyer_id, name) VALUES (901, 'Linden\'s honey'); -- want "syntax.unreadable"
