@@ -219,7 +219,7 @@ func (a applier) createTable(n *syntax.CreateTable) {
 	}
 	t := a.named(n.Name)
 	t.Temporary = n.Temporary || strings.HasPrefix(t.Name, "#")
-	t.Complete = n.Query == nil && len(n.Columns) > 0 && n.Like == nil
+	t.Complete = n.Query == nil && len(n.Columns) > 0 && n.Like == nil && !n.Inherits
 	if old := a.find(n.Like); old != nil {
 		t.Columns, t.Complete = slices.Clone(old.Columns), old.Complete
 		if a.schema.dialect.Has(dialect.ExecutedComments) { // MySQL and MariaDB copy keys, too

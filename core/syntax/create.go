@@ -78,6 +78,7 @@ func (p *Parser) createTable() Stmt {
 			n.Query = p.query()
 			continue
 		}
+		n.Inherits = n.Inherits || p.at(word.Inherits)
 		p.skipOne()
 	}
 	n.node = p.node(start)

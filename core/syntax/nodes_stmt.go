@@ -101,6 +101,7 @@ type MergeBranch struct {
 type CreateTable struct {
 	node
 	Temporary   bool
+	Inherits    bool // further columns are those of PostgreSQL's parent tables
 	IfNotExists bool
 	Name        []Ident
 	Like        []Ident // the table that is copied

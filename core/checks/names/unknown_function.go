@@ -47,6 +47,12 @@ func runUnknownFunction(p *check.Pass, c *syntax.Call) {
 	if _, table := p.Parent(c).(*syntax.FuncTable); table {
 		return
 	}
+	if item, ok := p.Parent(c).(*syntax.OrderItem); ok && p.Dialect.Has(dialect.ExecutedComments) {
+		switch p.Parent(item).(type) {
+		case *syntax.CreateIndex, *syntax.Constraint:
+			return // the length of a prefix behind the column
+		}
+	}
 	f := check.Finding{
 		Span: c.Name[0].Span, Context: c.Span(), Certainty: check.Possible,
 		Message: fmt.Sprintf("%s has no built-in function %s", p.Dialect.Title(), p.Ident(c.Name[0])),
