@@ -29,7 +29,7 @@ func Function(name string) FunctionKind {
 		"regr_slope", "regr_sxx", "regr_sxy", "regr_syy", "mode", "median", "collect_list", "collect_set",
 		"approx_count_distinct", "percentile", "percentile_approx", "count_if", "max_by", "min_by", "checksum_agg",
 		"grouping", "grouping_id", "some_agg", "first", "last", "skewness", "kurtosis", "approx_percentile", "histogram_numeric",
-		"try_sum", "try_avg", "stats_mode", "wm_concat", "range_agg", "range_intersect_agg", "group_concat_distinct", "bool_xor":
+		"try_sum", "try_avg", "stats_mode", "wm_concat", "range_agg", "range_intersect_agg", "bool_xor":
 		return Aggregate
 	case "min", "max":
 		return Aggregate

@@ -26,6 +26,11 @@ func (p *Parser) quotedBody() {
 	body, at, begun := p.tok, p.i, p.begun
 	outer := p.scan
 	p.quoted = true
+	defer func() {
+		if p.quoted { // a fault ended it: what skips the statement needs its own tokens
+			p.scan, p.quoted, p.i, p.begun = outer, false, at, begun
+		}
+	}()
 	inside.Start += p.directivesAt(inside)
 	p.scan = scanner{names: outer.names, rules: outer.rules, src: outer.src[:inside.End], pos: int(inside.Start), comments: p.within.comments[:0], tokens: p.within.tokens[:0]}
 	p.scan.fill()

@@ -248,7 +248,7 @@ func (p *Parser) carried() int {
 
 // begin begins a statement, and gives the index of the first comment that is its own.
 func (p *Parser) begin() (comments int) {
-	p.lastID, p.depth, p.height, p.bodies, p.empty, p.broken, p.spliced, p.quoted, p.bodyUnread = 0, 0, 0, 0, 0, false, false, false, false
+	p.lastID, p.depth, p.height, p.bodies, p.empty, p.broken, p.spliced, p.quoted, p.inFor, p.bodyUnread = 0, 0, 0, 0, 0, false, false, false, false, false
 	p.errors, p.run = p.errors[:0], parenRun{}
 	p.begun, p.first = p.i, p.i
 	comments = p.carried()

@@ -71,7 +71,7 @@ func (p *Parser) routineHead(kind word.Word) {
 				return
 			}
 			p.next()
-		case p.at(word.Return) && p.dialect.Has(dialect.SlashLines) && !p.dialect.Has(dialect.BatchLines):
+		case p.at(word.Return) && p.isPL():
 			p.next() // the type of what an Oracle function gives
 		case rows && p.startsBody(kind):
 			return
@@ -612,7 +612,7 @@ func (p *Parser) forStmt(c *Control) {
 func (p *Parser) declare() []Stmt {
 	p.next()
 	mark := p.lists.stmts.mark()
-	plain := p.quoted || p.dialect.Has(dialect.SlashLines) && !p.dialect.Has(dialect.BatchLines)
+	plain := p.quoted || p.isPL()
 	for p.tok.Kind != EOF && p.tok.Kind != BatchEnd && !p.broken && (plain || p.tok.Kind != Semicolon) {
 		switch {
 		case p.at(word.Handler):

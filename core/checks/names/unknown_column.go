@@ -80,11 +80,21 @@ func unknownTarget(p *check.Pass, s *bind.Source, id syntax.Ident) {
 		Message: fmt.Sprintf("there is no column %s to write to", p.Ident(id)),
 		Why:     fmt.Sprintf("%s has no column of that name.", s.SchemaTable().Name),
 	}
-	if near := text.Nearest(name, columnNames(p, s)); near != "" {
+	if near := offerNearest(p, &f, name, columnNames(p, s)); near != "" {
 		f.Why = fmt.Sprintf("%s has no column of that name. Did you mean %s?", s.SchemaTable().Name, near)
-		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(id.Span, p.Dialect.Name(near, false))}}}
 	}
 	p.Report(f)
+}
+
+// offerNearest asks for the candidate that a name resembles, offers to write it in the place
+// of the finding, and gives it; "" if there is none.
+func offerNearest(p *check.Pass, f *check.Finding, name string, candidates []string) string {
+	near := text.Nearest(name, candidates)
+	if near != "" {
+		f.Why = fmt.Sprintf("Did you mean %s?", near)
+		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(f.Span, p.Dialect.Name(near, false))}}}
+	}
+	return near
 }
 
 // unknownInUsing reports a column of USING that one side of the join lacks.
@@ -155,10 +165,7 @@ func unknownInIndex(p *check.Pass, n *syntax.CreateIndex) {
 		for _, c := range t.Columns {
 			columns = append(columns, c.Name)
 		}
-		if near := text.Nearest(p.Names.String(name.Parts[0].Sym), columns); near != "" {
-			f.Why = fmt.Sprintf("Did you mean %s?", near)
-			f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(name.Span(), p.Dialect.Name(near, false))}}}
-		}
+		offerNearest(p, &f, p.Names.String(name.Parts[0].Sym), columns)
 		p.Report(f)
 	}
 }
@@ -191,11 +198,10 @@ func runUnknownColumn(p *check.Pass, name *syntax.Name) {
 	if name.Last().Quoted && p.Dialect.Has(dialect.ExecutedComments) {
 		return
 	}
-	if near := text.Nearest(p.Names.String(name.Last().Sym), candidates); near != "" {
-		f.Why = fmt.Sprintf("Did you mean %s?", near)
-		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(name.Last().Span, p.Dialect.Name(near, false))}}}
-	} else if owners := ownersOf(p, name.Last().Sym); len(owners) > 0 {
-		f.Why = fmt.Sprintf("It is a column of %s.", check.List(owners, "and"))
+	if offerNearest(p, &f, p.Names.String(name.Last().Sym), candidates) == "" {
+		if owners := ownersOf(p, name.Last().Sym); len(owners) > 0 {
+			f.Why = fmt.Sprintf("It is a column of %s.", check.List(owners, "and"))
+		}
 	}
 	p.Report(f)
 }
