@@ -21,6 +21,7 @@ import (
 type reviewFlags struct {
 	dialect   string
 	schemas   []string
+	tablesOf  string
 	certainty string
 	only      []string
 	skip      []string
@@ -31,11 +32,13 @@ func (f *reviewFlags) add(cmd *cobra.Command) {
 	flags := cmd.Flags()
 	flags.StringVar(&f.dialect, "dialect", "auto", "whose SQL it is: auto, "+strings.Join(dialectNames(), ", ")+"; a version may follow, as in postgres@15")
 	flags.StringArrayVar(&f.schemas, "schema", nil, "`SOURCE` that tells of the tables: DDL text, a folder of it, - for standard input, a SQLite file, postgres://…, mysql://…; may be given several times")
+	flags.StringVar(&f.tablesOf, "tables-of", "folder", "with no --schema, `WHOSE` tables help to judge: the run's, and the folder's of a single file (folder), the run's alone (run), none")
 	flags.StringVar(&f.certainty, "certainty", "likely", "show findings that are at least this certain: certain, likely, possible")
 	flags.StringSliceVar(&f.only, "only", nil, "only these `CHECKS` or families, as null.equals,join")
 	flags.StringSliceVar(&f.skip, "skip", nil, "without these `CHECKS` or families")
 	flags.StringVar(&f.query, "query", "", "SQL `TEXT` to read instead of files")
 	completes(cmd, "dialect", append([]string{"auto"}, dialectNames()...))
+	completes(cmd, "tables-of", tablesOf)
 	completes(cmd, "certainty", []string{"certain", "likely", "possible"})
 	completes(cmd, "only", checkNames())
 	completes(cmd, "skip", checkNames())
@@ -46,7 +49,7 @@ func (f *reviewFlags) add(cmd *cobra.Command) {
 // holds before its @ is left out.
 func (f *reviewFlags) again(cmd *cobra.Command) []string {
 	var args []string
-	for _, name := range []string{"dialect", "certainty"} {
+	for _, name := range []string{"dialect", "tables-of", "certainty"} {
 		if flag := cmd.Flags().Lookup(name); flag.Changed {
 			args = append(args, "--"+name, shellWord(flag.Value.String()))
 		}
@@ -62,6 +65,8 @@ func (f *reviewFlags) again(cmd *cobra.Command) []string {
 	}
 	return args
 }
+
+var tablesOf = []string{"folder", "run", "none"}
 
 func dialectNames() []string {
 	var names []string
@@ -81,6 +86,9 @@ func (f *reviewFlags) options(ctx context.Context, p *Program) (o review.Options
 		}
 	}
 	if o.Certainty, err = check.ParseCertainty(f.certainty); err != nil {
+		return o, nil, err
+	}
+	if f.tablesOf, err = choose("--tables-of", f.tablesOf, tablesOf...); err != nil {
 		return o, nil, err
 	}
 	if o.Checks, err = chosenChecks(f.only, f.skip); err != nil {

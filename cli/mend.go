@@ -57,7 +57,7 @@ func (o *mendOptions) run(cmd *cobra.Command, p *Program, paths []string) error 
 		return err
 	}
 	problems = append(problems, unread...)
-	if err := p.gather(cmd.Context(), in, &options); err != nil {
+	if err := o.gather(cmd.Context(), p, in, &options); err != nil {
 		return err
 	}
 	options.Most = 0 // each is to be mended

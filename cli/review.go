@@ -86,7 +86,7 @@ func (o *reviewOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 		return err
 	}
 	problems = append(problems, unread...)
-	if err := p.gather(cmd.Context(), in, &options); err != nil {
+	if err := o.gather(cmd.Context(), p, in, &options); err != nil {
 		return err
 	}
 	progress := p.showProgress("reviewing", len(in))

@@ -6,7 +6,6 @@ import (
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/syntax"
-	"justlens/core/text"
 )
 
 var byPosition = &check.Check{
@@ -35,6 +34,7 @@ var byPosition = &check.Check{
 		if !ok || g.Sets {
 			return
 		}
+		var byHand, mended []*syntax.Literal
 		for _, x := range g.Items {
 			lit, ok := x.(*syntax.Literal)
 			if !ok {
@@ -44,32 +44,64 @@ var byPosition = &check.Check{
 			if !ok || at < 1 || at > len(sel.Items) || !plainItems(sel.Items[:at]) || p.AggregateIn(sel.Items[at-1]) != nil {
 				continue
 			}
-			key := sel.Items[at-1].X
-			f := check.Finding{
-				Span: lit.Span(), Context: g.Span(), Certainty: check.Certain,
-				Message: fmt.Sprintf("%d stands for %s", at, p.Brief(key)),
-				Why:     "When the select list changes, the number means another column.",
-				Related: []check.Related{{Span: sel.Items[at-1].Span(), Message: "the column at that place"}},
+			switch key := sel.Items[at-1].X; {
+			case p.Dialect == dialect.Oracle && (!isColumnExpr(key) || p.HasKey(g, key)): // it groups by a constant, and needs no more
+			case isColumnExpr(key) && !p.HasComment(key.Span()):
+				mended = append(mended, lit)
+			default:
+				byHand = append(byHand, lit)
 			}
-			effect := check.SameRows
+		}
+		if len(byHand) > 0 {
+			p.Report(positionFinding(p, g, sel, byHand))
+		}
+		if len(mended) > 0 {
+			f := positionFinding(p, g, sel, mended)
+			mend := check.Mend{Title: "write the expression", Effect: check.SameRows}
+			if len(mended) > 1 {
+				mend.Title = "write the expressions"
+			}
 			if !p.Dialect.Has(dialect.GroupByPosition) {
-				if p.Dialect == dialect.Oracle && (!isColumnExpr(key) || p.HasKey(g, key)) {
-					continue // it groups by a constant, and needs no more
-				}
-				effect = check.NewRows
-				f.Message = fmt.Sprintf("%d is a number here, and does not stand for %s", at, p.Brief(key))
-				f.Why = "This database knows no column numbers in GROUP BY."
-				if p.MayBe(dialect.Oracle, dialect.At(23, 0, 0)) {
-					f.Certainty = check.Likely
-					f.Why = "Without GROUP_BY_POSITION_ENABLED, which 23 brought, this database knows no column numbers in GROUP BY."
-				}
+				mend.Effect = check.NewRows
 			}
-			if isColumnExpr(key) && !p.HasComment(key.Span()) {
-				f.Mends = []check.Mend{{Title: "write the expression", Effect: effect, Edits: []text.Edit{check.Replace(lit.Span(), p.Text(key))}}}
+			for _, lit := range mended {
+				mend.Edits = append(mend.Edits, check.Replace(lit.Span(), p.Text(itemAt(p, sel, lit).X)))
 			}
+			f.Mends = []check.Mend{mend}
 			p.Report(f)
 		}
 	}),
+}
+
+// itemAt gives the output for which a position stands.
+func itemAt(p *check.Pass, sel *syntax.Select, lit *syntax.Literal) *syntax.SelectItem {
+	at, _ := p.Position(lit)
+	return sel.Items[at-1]
+}
+
+// positionFinding tells of the positions of a clause.
+func positionFinding(p *check.Pass, g *syntax.GroupBy, sel *syntax.Select, positions []*syntax.Literal) check.Finding {
+	lit := positions[0]
+	item := itemAt(p, sel, lit)
+	f := check.Finding{
+		Span: lit.Span(), Context: g.Span(), Certainty: check.Certain,
+		Message: fmt.Sprintf("%s stands for %s", p.Text(lit), p.Brief(item.X)),
+		Why:     "When the select list changes, the number means another column.",
+		Related: []check.Related{{Span: item.Span(), Message: "the column at that place"}},
+	}
+	for _, other := range positions[1:] {
+		f.Related = append(f.Related, check.Related{Span: other.Span(), Message: "for " + p.Brief(itemAt(p, sel, other).X)})
+	}
+	if p.Dialect.Has(dialect.GroupByPosition) {
+		return f
+	}
+	f.Message = fmt.Sprintf("%s is a number here, and does not stand for %s", p.Text(lit), p.Brief(item.X))
+	f.Why = "This database knows no column numbers in GROUP BY."
+	if p.MayBe(dialect.Oracle, dialect.At(23, 0, 0)) {
+		f.Certainty = check.Likely
+		f.Why = "Without GROUP_BY_POSITION_ENABLED, which 23 brought, this database knows no column numbers in GROUP BY."
+	}
+	return f
 }
 
 // isColumnExpr reports whether an expression means the same in GROUP BY as in

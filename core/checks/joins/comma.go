@@ -15,20 +15,23 @@ var comma = &check.Check{
 	ID:    "join.comma",
 	Title: "sources listed with commas and joined in WHERE",
 	Doc: "FROM a, b joins every row with every row until WHERE ties them; the ties stand among the filters, and one that is forgotten " +
-		"multiplies the rows without a word. JOIN … ON keeps each tie beside the source it ties.",
+		"multiplies the rows without a word. JOIN … ON keeps each tie beside the source it ties. Where every source is tied and FROM has nothing but commas it " +
+		"is a manner of writing, and told only on request.",
 	Verdicts: check.Everywhere(check.Unclear),
 	Examples: []check.Example{{
-		Bad:  "SELECT h.name, i.mites FROM hives h, inspections i WHERE h.hive_id = i.hive_id AND i.mites > 5",
-		Good: "SELECT h.name, i.mites FROM hives h JOIN inspections i ON h.hive_id = i.hive_id WHERE i.mites > 5",
+		Bad: "SELECT h.name, a.name FROM hives h JOIN queens q ON q.queen_id = h.queen_id, apiaries a " +
+			"WHERE h.apiary_id = a.apiary_id AND q.colour = 'blue'",
+		Good: "SELECT h.name, a.name FROM hives h JOIN queens q ON q.queen_id = h.queen_id " +
+			"JOIN apiaries a ON h.apiary_id = a.apiary_id WHERE q.colour = 'blue'",
 		Near: []string{
 			"SELECT h.name, i.mites FROM hives h JOIN inspections i ON h.hive_id = i.hive_id WHERE i.mites > 5",
 			"SELECT h.name, n.i FROM hives h, generate_series(1, 3) AS n(i) WHERE n.i = h.hive_id",
 			"SELECT h.name, x.mites FROM hives h, LATERAL (SELECT MAX(i.mites) AS mites FROM inspections i WHERE i.hive_id = h.hive_id) AS x WHERE h.hive_id = x.mites",
 		},
 	}, {
-		Bad: "SELECT k.name, a.name FROM keepers k, hives h, apiaries a WHERE h.keeper_id = k.keeper_id AND h.apiary_id = a.apiary_id",
-		Good: "SELECT k.name, a.name FROM keepers k JOIN hives h ON h.keeper_id = k.keeper_id " +
-			"JOIN apiaries a ON h.apiary_id = a.apiary_id",
+		Bad: "SELECT k.name, a.name, q.name FROM keepers k, hives h, apiaries a, queens q WHERE h.keeper_id = k.keeper_id AND h.apiary_id = a.apiary_id",
+		Good: "SELECT k.name, a.name, q.name FROM keepers k JOIN hives h ON h.keeper_id = k.keeper_id " +
+			"JOIN apiaries a ON h.apiary_id = a.apiary_id CROSS JOIN queens q",
 	}},
 	On: check.Nodes(runComma).With(facts.ByCommas),
 }
@@ -43,13 +46,23 @@ func runComma(p *check.Pass, s *syntax.Select) {
 	if len(ties) == 0 {
 		return
 	}
+	certainty, mixed := check.Certain, joinsToo(s.From.Tables)
+	if !mixed && len(ties) >= len(s.From.Tables)-1 {
+		if certainty = check.Possible; !p.Wants(certainty) {
+			return // the older manner, kept throughout
+		}
+	}
 	first, last := s.From.Tables[0].Span(), s.From.Tables[len(s.From.Tables)-1].Span()
 	f := check.Finding{
 		Span:      first.Join(last),
 		Context:   s.From.Span().Join(s.Where.Span()),
-		Certainty: check.Certain,
+		Certainty: certainty,
 		Message:   fmt.Sprintf("%s are listed with commas and joined in WHERE", sources(p, s)),
 		Why:       "A join condition that is forgotten among the filters goes unseen, and multiplies the rows.",
+	}
+	if mixed {
+		f.Message = "FROM mixes commas with JOIN, and joins in WHERE too"
+		f.Why = "The comma binds looser than JOIN, and its condition stands among the filters, where one that is forgotten goes unseen."
 	}
 	for i, c := range chain {
 		if ties[i] > 0 {
@@ -62,6 +75,17 @@ func runComma(p *check.Pass, s *syntax.Select) {
 		f.Mends = []check.Mend{{Title: "write JOIN … ON, with each tie beside its source", Effect: check.ByHand}}
 	}
 	p.Report(f)
+}
+
+// joinsToo reports whether some source is joined by JOIN: two manners in one FROM, of which
+// the comma binds looser.
+func joinsToo(tables []syntax.TableExpr) bool {
+	for _, t := range tables {
+		if _, ok := t.(*syntax.Join); ok {
+			return true
+		}
+	}
+	return false
 }
 
 // plainTables reports whether the commas separate tables and derived tables

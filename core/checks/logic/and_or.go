@@ -133,9 +133,11 @@ func otherwise(p *check.Pass, operands, groups []syntax.Expr) (check.Mend, strin
 	reason := ""
 	column := subject(near)
 	switch {
+	case column != nil && p.Same(column, orNil(subject(single))) && apart(near, single):
+		return check.Mend{}, "", false
 	case column != nil && p.Same(column, orNil(subject(single))) && !p.Same(column, orNil(subject(beyond))):
 		reason = fmt.Sprintf("Both sides of the OR test %s, as if they belonged together.", p.Text(column))
-	case sameLine(p, near, single) && !sameLine(p, near, beyond):
+	case onOneLine(p, near) && onOneLine(p, single) && sameLine(p, near, single) && !sameLine(p, near, beyond):
 		reason = "The layout puts both sides of the OR on one line, as if they belonged together."
 	default:
 		return check.Mend{}, "", false
@@ -145,6 +147,29 @@ func otherwise(p *check.Pass, operands, groups []syntax.Expr) (check.Mend, strin
 		Effect: check.NewRows,
 		Edits:  []text.Edit{check.Insert(span.Start, "("), check.Insert(span.End, ")")},
 	}, reason, true
+}
+
+// apart reports whether two conditions on one column speak for being read apart: one of
+// them tells the NULLs from what the other one lets through, or stands beside a list that
+// would have taken its value, had both been meant alike.
+func apart(a, b syntax.Expr) bool {
+	isNull := func(x syntax.Expr) bool {
+		is, ok := syntax.Unparen(x).(*syntax.Is)
+		return ok && is.Test == syntax.IsNull
+	}
+	isList := func(x syntax.Expr) bool {
+		in, ok := syntax.Unparen(x).(*syntax.In)
+		return ok && in.Query == nil && !in.Not
+	}
+	isEqual := func(x syntax.Expr) bool {
+		b, ok := syntax.Unparen(x).(*syntax.Binary)
+		return ok && b.Op == syntax.OpEqual
+	}
+	return isNull(a) && isNull(b) || isList(a) && (isEqual(b) || isList(b)) || isEqual(a) && isList(b)
+}
+
+func onOneLine(p *check.Pass, x syntax.Expr) bool {
+	return !bytes.ContainsAny(p.Src[x.Span().Start:x.Span().End], "\r\n")
 }
 
 func orNil(n *syntax.Name) syntax.Expr {

@@ -110,25 +110,35 @@ func caseOfColumn(p *check.Pass, n *syntax.Name) {
 	reportCase(p, id, c.Name, c.Quoted, "column", check.Certain)
 }
 
-// quotesAll reports whether most columns of a new table, several at least, can only be
-// named in quotes, for nothing but their letter case.
+// quotesAll reports whether quotes for nothing but letter case are the habit of a schema: the
+// table's own name has them, or most columns of a new table, several at least.
 func quotesAll(p *check.Pass, n syntax.Node) bool {
 	create, ok := n.(*syntax.CreateTable)
 	if !ok {
-		create, ok = p.Parent(n).(*syntax.CreateTable)
-	}
-	if !ok {
-		return false
+		if action, ok := p.Parent(n).(*syntax.AlterAction); ok {
+			alter := p.Parent(action).(*syntax.AlterTable)
+			return forItsCase(p, alter.Name[len(alter.Name)-1])
+		}
+		if create, ok = p.Parent(n).(*syntax.CreateTable); !ok {
+			return false
+		}
 	}
 	quoted := 0
 	for _, c := range create.Columns {
-		name := plain(p, c.Name)
-		folded := p.Dialect.Name(strings.ToLower(name), false)
-		if c.Name.Quoted && p.Dialect.Name(name, true) != name && folded == strings.ToLower(name) {
+		if forItsCase(p, c.Name) {
 			quoted++
 		}
 	}
-	return quoted > 2 && 2*quoted > len(create.Columns)
+	return n != syntax.Node(create) && forItsCase(p, create.Name[len(create.Name)-1]) || quoted > 2 && 2*quoted > len(create.Columns)
+}
+
+// forItsCase reports whether a name has quotes only for its letter case.
+func forItsCase(p *check.Pass, id syntax.Ident) bool {
+	if !id.Quoted {
+		return false
+	}
+	name := plain(p, id)
+	return p.Dialect.Name(name, true) != name && p.Dialect.Name(strings.ToLower(name), false) == strings.ToLower(name)
 }
 
 // plain gives a name without its quotes.
@@ -307,6 +317,9 @@ var needsQuoting = &check.Check{
 		case *syntax.CreateTable:
 			id, what = n.Name[len(n.Name)-1], "table"
 		case *syntax.ColumnDef:
+			if action, ok := p.Parent(n).(*syntax.AlterAction); ok && action.Action != syntax.AddColumn && action.To.IsZero() {
+				return // it has the name already
+			}
 			id = n.Name
 		}
 		if !id.Quoted {

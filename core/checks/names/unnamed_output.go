@@ -2,12 +2,12 @@ package names
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/syntax"
-	"justlens/core/text"
 )
 
 var unnamedOutput = &check.Check{
@@ -39,7 +39,7 @@ func runUnnamedOutput(p *check.Pass, sel *syntax.Select) {
 	if q == nil {
 		return
 	}
-	named, certainty := becomes(p, q), check.Certain
+	named := becomes(p, q)
 	if !named {
 		if _, top := p.Parent(q).(*syntax.SelectStmt); !top || len(sel.Into) > 0 || !p.Wants(check.Possible) {
 			return
@@ -47,61 +47,85 @@ func runUnnamedOutput(p *check.Pass, sel *syntax.Select) {
 		if stmt := p.Parent(q); p.Parent(stmt) != nil {
 			return // in a routine, where nobody asks for the name
 		}
-		certainty = check.Possible
 	}
+	// Those that get a name here and those that a person must name are told apart, so that
+	// a mend leaves nothing of its finding behind.
+	var byHand, mended []*syntax.SelectItem
+	var names []string
 	for _, item := range sel.Items {
-		switch x := syntax.Unparen(item.X).(type) {
-		case *syntax.Name, *syntax.Star, *syntax.Field, *syntax.Subscript, *syntax.BadExpr, *syntax.Param:
+		if !item.Alias.IsZero() || namesItself(p, item, named) {
 			continue
-		case *syntax.Literal:
-			if !named || p.Dialect != dialect.SQLServer {
-				continue // there to be counted
-			}
-		case *syntax.Cast:
-			if _, column := syntax.Unparen(x.X).(*syntax.Name); column && p.Dialect == dialect.Postgres {
-				continue // it keeps the column's name
-			}
-		case *syntax.Subquery:
-			if !named {
-				continue
-			}
-		case *syntax.Call:
-			if x.Star && p.FunctionName(x) != "count" {
-				continue
-			}
-		}
-		if !item.Alias.IsZero() {
-			continue
-		}
-		where := "the result"
-		if named {
-			where = madeOf(p, q)
-		}
-		f := check.Finding{
-			Span: item.Span(), Context: sel.Span(), Certainty: certainty,
-			Message: fmt.Sprintf("%s of %s has no name", p.Brief(item.X), where),
-			Why:     "Name it with AS: each database makes up another name.",
-		}
-		if len(p.Text(item.X)) > 40 {
-			f.Message = fmt.Sprintf("a computed column of %s has no name", where)
-		}
-		if !named {
-			f.Verdicts = check.Everywhere(check.Unclear)
-		} else if p.Dialect == dialect.SQLServer {
-			f.Why = "Each column there needs a name."
 		}
 		name := ""
 		if len(sel.Items) <= 100 && p.Stmt.Nodes <= 10_000 {
 			name = nameFor(p, sel, item)
 		}
-		if name == "" || usesOwnName(p, item) {
-			f.Mends = []check.Mend{{Title: "give it a name", Effect: check.ByHand}}
+		if name == "" || slices.Contains(names, name) || usesOwnName(p, item) {
+			byHand = append(byHand, item)
 		} else {
-			f.Mends = []check.Mend{{Title: "give it a name", Effect: check.SameRows,
-				Edits: []text.Edit{check.Insert(item.Span().End, " "+p.Word(sel.Span().Start, "AS")+" "+name)}}}
+			mended, names = append(mended, item), append(names, name)
 		}
-		p.Report(f)
 	}
+	if len(byHand) > 0 {
+		p.Report(unnamedFinding(p, sel, byHand, named, check.Mend{Effect: check.ByHand}))
+	}
+	if len(mended) > 0 {
+		mend := check.Mend{Effect: check.SameRows}
+		for i, item := range mended {
+			mend.Edits = append(mend.Edits, check.Insert(item.Span().End, " "+p.Word(sel.Span().Start, "AS")+" "+names[i]))
+		}
+		p.Report(unnamedFinding(p, sel, mended, named, mend))
+	}
+}
+
+// unnamedFinding tells of outputs of one query without a name.
+func unnamedFinding(p *check.Pass, sel *syntax.Select, items []*syntax.SelectItem, named bool, mend check.Mend) check.Finding {
+	where, certainty := "the result", check.Possible
+	if named {
+		where, certainty = madeOf(p, p.OwnQuery(sel)), check.Certain
+	}
+	f := check.Finding{
+		Span: items[0].Span(), Context: sel.Span(), Certainty: certainty,
+		Message: fmt.Sprintf("%s of %s has no name", p.Brief(items[0].X), where),
+		Why:     "Name it with AS: each database makes up another name.",
+	}
+	if len(p.Text(items[0].X)) > 40 {
+		f.Message = fmt.Sprintf("a computed column of %s has no name", where)
+	}
+	switch {
+	case !named:
+		f.Verdicts = check.Everywhere(check.Unclear)
+	case p.Dialect == dialect.SQLServer:
+		f.Why = "Each column there needs a name."
+	}
+	for _, item := range items[1:] {
+		f.Related = append(f.Related, check.Related{Span: item.Span(), Message: "nor has this one"})
+	}
+	mend.Title = "give it a name"
+	if len(items) > 1 {
+		mend.Title = "give them names"
+	}
+	f.Mends = []check.Mend{mend}
+	return f
+}
+
+// namesItself reports whether an output without an alias has a name all the same, or needs
+// none.
+func namesItself(p *check.Pass, item *syntax.SelectItem, named bool) bool {
+	switch x := syntax.Unparen(item.X).(type) {
+	case *syntax.Name, *syntax.Star, *syntax.Field, *syntax.Subscript, *syntax.BadExpr, *syntax.Param:
+		return true
+	case *syntax.Literal:
+		return !named || p.Dialect != dialect.SQLServer // there to be counted
+	case *syntax.Cast:
+		_, column := syntax.Unparen(x.X).(*syntax.Name)
+		return column && p.Dialect == dialect.Postgres // it keeps the column's name
+	case *syntax.Subquery:
+		return !named
+	case *syntax.Call:
+		return x.Star && p.FunctionName(x) != "count"
+	}
+	return false
 }
 
 // nameFor makes a name of an expression, one that no other output has; "" for none

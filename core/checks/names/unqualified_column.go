@@ -39,7 +39,7 @@ func runUnqualifiedColumn(p *check.Pass, sel *syntax.Select) {
 	var bare []*syntax.Name
 	for _, name := range scope.Bare {
 		u, sym := p.Use(name), name.Last().Sym
-		if u.Status != bind.Resolved || u.Scope != scope || u.Outer || u.Source.Name.IsZero() {
+		if u.Status != bind.Resolved || u.Scope != scope || u.Outer || u.Source.Name.IsZero() || listsColumns(u.Source) {
 			continue
 		}
 		// A qualifier must not change what is meant.
@@ -66,6 +66,19 @@ func runUnqualifiedColumn(p *check.Pass, sel *syntax.Select) {
 	}
 	f.Mends = []check.Mend{{Title: "say whose they are", Effect: check.SameRows, Edits: edits}}
 	p.Report(f)
+}
+
+// listsColumns reports whether FROM itself lists the columns of a source, AS s (a, b).
+func listsColumns(s *bind.Source) bool {
+	switch t := s.Node.(type) {
+	case *syntax.TableRef:
+		return len(t.Columns) > 0
+	case *syntax.Derived:
+		return len(t.Columns) > 0
+	case *syntax.FuncTable:
+		return len(t.Columns) > 0
+	}
+	return false
 }
 
 // oneOfItsName reports whether no other source of the query shares the name.

@@ -1,4 +1,4 @@
--- dialect: postgres
+-- dialect: postgres, possible
 SELECT h.name, i.mites FROM hives h, inspections i WHERE h.hive_id = i.hive_id AND i.mites > 5; -- want "join.comma"
 SELECT k.name, a.name
 FROM keepers k, -- people -- want "join.comma"

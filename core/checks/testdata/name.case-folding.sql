@@ -1,5 +1,5 @@
 -- dialect: postgres
-CREATE TABLE "Swarms" ("SwarmId" integer PRIMARY KEY, "name" varchar(10), Found_On date); -- want "name.needs-quoting" "name.needs-quoting"
+CREATE TABLE "Swarms" ("SwarmId" integer PRIMARY KEY, "name" varchar(10), Found_On date); -- want "name.needs-quoting"
 SELECT SwarmId, name FROM "Swarms"; -- want "name.case-folding"
 SELECT "SwarmId", "name", found_on, FOUND_ON FROM "Swarms";
 SELECT "Found_On" FROM "Swarms"; -- want "name.case-folding"

@@ -24,7 +24,7 @@ SELECT nullif(name) FROM hives; -- want "name.unnamed-output" "type.argument-cou
 SELECT substring(name) FROM hives; -- want "name.unnamed-output"
 SELECT count(name, colour) FROM queens; -- want "name.unnamed-output" "type.argument-count"
 SELECT lag(name, 1, 'x', 'y') OVER (ORDER BY name) FROM hives; -- want "name.unnamed-output" "type.argument-count"
-SELECT current_date, localtime FROM hives; -- want "name.unnamed-output" "name.unnamed-output"
+SELECT current_date, localtime FROM hives; -- want "name.unnamed-output"
 SELECT upper(VARIADIC ARRAY['a']) FROM hives; -- want "name.unnamed-output"
 SELECT 1 FROM hives AS h, queens AS h; -- want "name.duplicate-alias"
 SELECT 1 FROM hives, hives; -- want "name.duplicate-alias"

@@ -1,6 +1,6 @@
 -- dialect: postgres
 SELECT h.name, k.name AS keeper FROM hives AS h JOIN keepers AS k ON k.keeper_id = h.hive_id; -- want "type.different-domains"
-SELECT h.name FROM hives AS h, inspections AS i WHERE i.keeper_id = h.hive_id; -- want "join.comma" "type.different-domains"
+SELECT h.name FROM hives AS h, inspections AS i WHERE i.keeper_id = h.hive_id; -- want "type.different-domains"
 SELECT h.name FROM hives AS h JOIN apiaries AS a ON a.apiary_id = h.queen_id; -- want "type.different-domains"
 SELECT h.name FROM hives AS h WHERE EXISTS (SELECT 1 FROM harvests AS g WHERE g.harvest_id = h.hive_id); -- want "type.different-domains"
 SELECT h.name, k.name AS keeper FROM hives AS h JOIN keepers AS k ON k.keeper_id = h.keeper_id;

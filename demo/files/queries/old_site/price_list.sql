@@ -1,7 +1,6 @@
 -- Prices by buyer, as the old site showed them.
 SELECT b.name, s.jars, s.price
-FROM buyers b, sales s, harvests g
-WHERE s.buyer_id = b.buyer_id
-  AND s.harvest_id = g.harvest_id
+FROM buyers b JOIN sales s ON s.buyer_id = b.buyer_id, harvests g
+WHERE s.harvest_id = g.harvest_id
   AND g.moisture < 18.5
 ORDER BY b.name, s.sold_at;
