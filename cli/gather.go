@@ -2,10 +2,12 @@ package cli
 
 import (
 	"context"
+	"fmt"
 	"os"
 	"path/filepath"
 	"strings"
 
+	"justlens/core/dialect"
 	"justlens/core/review"
 	"justlens/core/schema"
 	"justlens/core/text"
@@ -23,49 +25,77 @@ const (
 	neighbourhood    = 4 << 20 // bytes, all together
 )
 
-// gather lets texts know of each other's tables where no schema is named: those of a run,
-// or, of a single file, those of its folder.
+// gather lets texts know of each other: of their tables where no schema is named, and of
+// their dialect where it is to be guessed. They are those of a run, or, of a single file,
+// those of its folder.
 func (f *reviewFlags) gather(ctx context.Context, p *Program, in []review.Input, o *review.Options) error {
-	if o.Schema != nil || f.tablesOf == "none" {
+	tables := o.Schema == nil && f.tablesOf != "none"
+	if !tables && !o.Auto {
 		return nil
 	}
-	if len(in) == 1 {
-		if f.tablesOf != "folder" {
-			return nil
-		}
-		in = neighbours(in[0])
+	around := in
+	if len(in) == 1 && f.tablesOf == "folder" {
+		around = neighbours(in[0])
 	}
-	if len(in) < 2 {
+	if len(around) < 2 {
 		return nil
 	}
-	progress := p.showProgress("looking for tables", len(in))
+	progress := p.showProgress("looking around", len(around))
 	defer progress.end()
 	g := schema.NewGatherer()
-	for _, input := range in {
+	var folders dialect.Folders
+	for i := range around {
 		if err := ctx.Err(); err != nil {
 			return err
 		}
 		progress.done()
-		info, err := os.Stat(input.Path)
-		if err != nil || !info.Mode().IsRegular() || info.Size() > mostGathered {
-			continue // no file, or one whose reading would take away what is to be reviewed
-		}
-		src, err := os.ReadFile(input.Path)
-		if err != nil {
-			continue // which the review tells
-		}
-		f, err := text.NewFile(input.Path, src)
-		if err != nil || !schema.SpeaksOfTables(f.Bytes()) {
-			continue
+		path := around[i].Path
+		src := gathered(path)
+		if src == nil {
+			continue // which the review tells, where it is to be told
 		}
 		d := o.Dialect
 		if o.Auto {
-			d = g.Guess(input.Path, f.Bytes())
+			guess := &review.Guess{}
+			guess.Dialect, guess.Clue = g.Guess(path, src)
+			around[i].Guess = guess
+			if d = guess.Dialect; d != dialect.ANSI {
+				folders.Add(path, d)
+			}
 		}
-		g.Add(f.Bytes(), d)
+		if tables && schema.SpeaksOfTables(src) {
+			g.Add(src, d)
+		}
 	}
-	o.Schema = g.Schema()
+	for i := range in {
+		in[i].Guess = around[i].Guess // a single file is the first of its neighbours
+		if guess := in[i].Guess; guess != nil && guess.Dialect == dialect.ANSI {
+			if d, files := folders.Of(in[i].Path); files > 0 {
+				guess.Dialect, guess.Clue = d, fmt.Sprintf("%d files of its folder", files)
+			}
+		}
+	}
+	if tables {
+		o.Schema = g.Schema()
+	}
 	return nil
+}
+
+// gathered gives the text of a file that may serve others, else nil.
+func gathered(path string) []byte {
+	info, err := os.Stat(path)
+	if err != nil || !info.Mode().IsRegular() || info.Size() > mostGathered {
+		return nil // no file, or one whose reading would take away what is to be reviewed
+	}
+	src, err := os.ReadFile(path)
+	if err != nil {
+		return nil
+	}
+	f, err := text.NewFile(path, src)
+	if err != nil {
+		return nil
+	}
+	return f.Bytes()
 }
 
 // neighbours gives a file with the other .sql files of its folder, or alone where they are

@@ -118,7 +118,7 @@ func (m *mender) one(in review.Input) (problems []error) {
 	if err == nil {
 		var file *text.File
 		if file, err = text.NewFile(in.Path, stored); err == nil {
-			caught := fault.Guard("mending", func() { problems, err = m.mend(file, stored, isFile) })
+			caught := fault.Guard("mending", func() { problems, err = m.mend(file, in.Guess, stored, isFile) })
 			if caught != nil {
 				err = caught
 			}
@@ -130,8 +130,11 @@ func (m *mender) one(in review.Input) (problems []error) {
 	return problems
 }
 
-func (m *mender) mend(file *text.File, stored []byte, isFile bool) (problems []error, err error) {
+func (m *mender) mend(file *text.File, guess *review.Guess, stored []byte, isFile bool) (problems []error, err error) {
 	options := m.options
+	if options.Auto && guess != nil {
+		options.Auto, options.Dialect = false, guess.Dialect
+	}
 	first := true
 	again := func(src []byte) ([]review.Finding, error) {
 		f, err := text.NewFile(file.Path, src)

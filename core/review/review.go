@@ -166,12 +166,16 @@ func (r *Reviewer) renew() {
 }
 
 // Review reviews a text. What it gives does not refer to the reviewer.
-func (r *Reviewer) Review(f *text.File) *File { return r.review(f, 1) }
+func (r *Reviewer) Review(f *text.File) *File { return r.review(f, nil, 1) }
 
 // review is Review with several workers for a large text.
-func (r *Reviewer) review(f *text.File, workers int) *File {
+func (r *Reviewer) review(f *text.File, guess *Guess, workers int) *File {
 	out := &File{Text: f, Dialect: r.options.Dialect}
-	if r.options.Auto {
+	switch {
+	case !r.options.Auto:
+	case guess != nil:
+		out.Dialect, out.Clue = guess.Dialect, guess.Clue
+	default:
 		out.Dialect, out.Clue = syntax.Guess(f.Path, f.Bytes(), r.names)
 	}
 	r.open(f.Bytes(), out.Dialect, schema.New(r.options.Schema).For(out.Dialect))

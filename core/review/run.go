@@ -3,6 +3,7 @@ package review
 import (
 	"context"
 
+	"justlens/core/dialect"
 	"justlens/core/text"
 )
 
@@ -10,6 +11,15 @@ import (
 type Input struct {
 	Path string
 	Read func() ([]byte, error)
+	// Guess is what the text is most likely written in, by more than the text alone; nil
+	// to guess from that. It counts with [Options].Auto only.
+	Guess *Guess
+}
+
+// Guess is a dialect and what spoke for it.
+type Guess struct {
+	Dialect dialect.Dialect
+	Clue    string
 }
 
 // Outcome is what came of an input: a File, or the error that kept it from
@@ -100,5 +110,5 @@ func (r *Reviewer) one(in Input, workers int) Outcome {
 	if err != nil {
 		return Outcome{Path: in.Path, Err: err}
 	}
-	return Outcome{Path: in.Path, File: r.review(f, workers)}
+	return Outcome{Path: in.Path, File: r.review(f, in.Guess, workers)}
 }

@@ -34,10 +34,9 @@ func (g *Gatherer) renew() {
 	g.parser.OnlyDefinitions()
 }
 
-// Guess tells the dialect of a text in a file of the path, ANSI where nothing gives it away.
-func (g *Gatherer) Guess(path string, src []byte) dialect.Dialect {
-	d, _ := syntax.Guess(path, src, g.names)
-	return d
+// Guess is [syntax.Guess].
+func (g *Gatherer) Guess(path string, src []byte) (dialect.Dialect, string) {
+	return syntax.Guess(path, src, g.names)
 }
 
 // Add takes in what a text defines.

@@ -1,0 +1,31 @@
+package dialect_test
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+
+	"justlens/core/dialect"
+)
+
+func TestFolders(t *testing.T) {
+	var f dialect.Folders
+	for path, d := range map[string]dialect.Dialect{
+		"bees/pg/a.sql": dialect.Postgres, "bees/pg/b.sql": dialect.Postgres, "bees/pg/deep/c.sql": dialect.Postgres,
+		"bees/my/a.sql": dialect.MySQL, "bees/my/b.sql": dialect.MySQL,
+		"wax/a.sql": dialect.Oracle, "wax/b.sql": dialect.Oracle, "wax/c.sql": dialect.SQLite,
+	} {
+		f.Add(path, d)
+	}
+	for path, want := range map[string]dialect.Dialect{
+		"bees/pg/d.sql":         dialect.Postgres,
+		"bees/pg/deep/er/d.sql": dialect.Postgres, // by the folders above it
+		"bees/my/c.sql":         dialect.ANSI,     // two are too few, and those above differ
+		"wax/d.sql":             dialect.ANSI,     // one differs
+		"d.sql":                 dialect.ANSI,
+	} {
+		d, files := f.Of(path)
+		assert.Equal(t, want, d, path)
+		assert.Equal(t, want != dialect.ANSI, files > 0, path)
+	}
+}
