@@ -4,6 +4,9 @@
 //	corpus postgres [-v]   the SQL that PostgreSQL's packages ship, all of it accepted by the server
 //	corpus mariadb [-v]    the statements of MariaDB's test suite; a running server says by PREPARE
 //	                       which of them it can read
+//	corpus bound [-v]      what MariaDB refuses of its test suite after parsing, beside the review
+//	corpus field [-v]      the SQL that applications ship (Debian's packages, downloaded and unpacked, not
+//	                       installed), reviewed as a user would, beside what a person judged of each finding
 //
 // Debian's packages postgresql, postgresql-contrib, mariadb-test-data and a
 // running mariadb-server are needed.

@@ -17,8 +17,9 @@ func main() {
 	verbose := flag.Bool("v", false, "print every miss")
 	shared := flag.String("from", "/usr/share", "where the packages put their files")
 	dsn := flag.String("mariadb", "root@tcp(127.0.0.1:3306)/test", "the server that says what it can read")
+	cache := flag.String("field", "", "where the field's packages are unpacked, the user's cache unless told otherwise")
 	flag.Usage = func() {
-		fmt.Fprintln(os.Stderr, "usage: corpus [flags] postgres|mariadb|bound")
+		fmt.Fprintln(os.Stderr, "usage: corpus [flags] postgres|mariadb|bound|field")
 		flag.PrintDefaults()
 	}
 	flag.Parse()
@@ -30,6 +31,8 @@ func main() {
 		err = mariadb(*shared, *dsn, *verbose)
 	case "bound":
 		err = bound(*shared, *dsn, *verbose)
+	case "field":
+		err = field(*cache, *verbose)
 	default:
 		flag.Usage()
 		os.Exit(2)

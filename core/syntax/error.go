@@ -162,22 +162,30 @@ func (p *Parser) tellScanned(tokens []Token) {
 }
 
 // tellEscape explains all errors of a statement by a text that ends in a backslash, as
-// 'it\'s' does where that is no escape.
+// 'it\'s' does where that is no escape, or that does not end where it seems to, as 'it\''.
 func (p *Parser) tellEscape(tokens []Token) bool {
 	if p.scan.rules.backslash {
 		return false
 	}
 	for i, t := range tokens[:len(tokens)-1] {
-		end := t.Span.End - 2
-		if t.Kind != TextToken || t.Span.Len() < 4 || p.scan.src[end] != '\\' || tokens[i+1].Kind != WordToken && tokens[i+1].Kind != NumberToken {
+		if t.Kind != TextToken || t.Span.Len() < 4 || tokens[i+1].Kind != WordToken && tokens[i+1].Kind != NumberToken {
 			continue
+		}
+		at, found := t.Span.End-2, "\\'"
+		if p.scan.src[at] != '\\' {
+			// 'it\'' goes on to the next quote, where a word or number sticks to it.
+			k := bytes.Index(p.scan.src[t.Span.Start:t.Span.End], []byte("\\''"))
+			if k < 0 || tokens[i+1].Span.Start != t.Span.End {
+				continue
+			}
+			at, found = t.Span.Start+text.Pos(k), "\\''"
 		}
 		for _, e := range p.errors {
 			if e.Span.End < t.Span.Start && e.Kind != UnbalancedError {
 				return false // something else came first
 			}
 		}
-		p.errors = append(p.errors[:0], Error{Kind: EscapeError, Span: text.Span{Start: end, End: t.Span.End}, Found: "\\'"})
+		p.errors = append(p.errors[:0], Error{Kind: EscapeError, Span: text.Span{Start: at, End: at + text.Pos(len(found))}, Found: found})
 		p.broken = true // the rest of the statement is not what was meant
 		return true
 	}

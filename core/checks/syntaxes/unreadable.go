@@ -47,12 +47,17 @@ func runEscape(p *check.Pass, e syntax.Error) {
 			at++
 		}
 	}
-	p.Report(check.Finding{
+	f := check.Finding{
 		Span: e.Span, Certainty: check.Certain,
 		Message: "the text ends at this quote: the backslash does not escape it",
 		Why:     "Write a quote inside a text twice.",
 		Mends:   []check.Mend{mend},
-	})
+	}
+	if len(e.Found) > len(`\'`) {
+		f.Message = "the text does not end here: the backslash escapes nothing"
+		f.Why = "Two quotes stand for one inside the text, which goes on to the next quote. Write a quote inside a text twice, and one to end it."
+	}
+	p.Report(f)
 }
 
 // shorten keeps a long token from filling the line.
