@@ -19,7 +19,7 @@ type Binder struct {
 	infos    slab.Pool[Info]
 	text     Info // what all statements of the text have in common
 	schema   *schema.Schema
-	names    map[*schema.Table][]syntax.Sym // the names of a table's columns, numbered once
+	names    map[*schema.Table]columnNames
 	found    map[syntax.Sym]found
 	changes  int // of the schema when found was begun
 	excluded syntax.Sym
@@ -67,7 +67,7 @@ const (
 
 // NewBinder makes a binder for a parser's table of names.
 func NewBinder(names *syntax.Names) *Binder {
-	return &Binder{text: Info{Names: names, seed: maphash.MakeSeed()}, names: map[*schema.Table][]syntax.Sym{}, found: map[syntax.Sym]found{}, excluded: names.Intern([]byte("excluded"))}
+	return &Binder{text: Info{Names: names, seed: maphash.MakeSeed()}, names: map[*schema.Table]columnNames{}, found: map[syntax.Sym]found{}, excluded: names.Intern([]byte("excluded"))}
 }
 
 // Reset begins a new text. The schema may change from statement to statement.
@@ -513,6 +513,11 @@ func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
 		if at := n.Parts[0].Span.Start; at > 0 && b.info.Src[at-1] == '@' {
 			return // a variable of the system
 		}
+		fields := b.info.Dialect == dialect.Spark
+		if b.routines == 0 && (len(n.Parts) > 2 && !fields && b.hidesName(s, n.Qualifier().Sym) || len(n.Parts) == 2 && fields && isNoColumn(s, n.Qualifier().Sym)) {
+			u.Status = NoSource
+			return
+		}
 		if len(n.Parts) == 2 && b.tells() && !isPseudoSource(b.info.Names.String(n.Qualifier().Sym)) && !isSequenceValue(word.Word(n.Last().Sym)) {
 			u.Status = NoSource
 		}
@@ -542,6 +547,35 @@ func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
 // that may be anything: not in routines, which have variables, nor where rows
 // have fields that names reach into.
 func (b *Binder) tells() bool { return b.routines == 0 && b.info.Dialect != dialect.Spark }
+
+// hidesName reports whether a table of the name is in FROM under an alias only.
+func (b *Binder) hidesName(s *Scope, sym syntax.Sym) bool {
+	hidden := false
+	for at := s; at != nil; at = at.Parent {
+		for _, src := range at.Sources {
+			if src.Name.Sym == 0 || src.Named(sym) != nil {
+				return false // a column with fields, perhaps
+			}
+			ref, ok := src.Node.(*syntax.TableRef)
+			hidden = hidden || ok && !ref.Alias.IsZero() && ref.Name[len(ref.Name)-1].Sym == sym
+		}
+	}
+	return hidden
+}
+
+// isNoColumn reports whether all columns here and around are known, and none has the name:
+// where rows have fields a qualifier may be a column.
+func isNoColumn(s *Scope, sym syntax.Sym) bool {
+	sources := 0
+	for at := s; at != nil; at = at.Parent {
+		for _, src := range at.Sources {
+			if sources++; !src.Complete || src.Name.Sym == 0 || src.Named(sym) != nil {
+				return false
+			}
+		}
+	}
+	return sources > 0
+}
 
 // isPseudoSource reports whether a qualifier is a row that a trigger, or a clause
 // of a write, has without any FROM.

@@ -1,6 +1,7 @@
 package bind
 
 import (
+	"slices"
 	"strings"
 
 	"justlens/core/dialect"
@@ -13,6 +14,7 @@ import (
 type cteScope struct {
 	sym      syntax.Sym
 	query    *syntax.Query // nil within itself
+	anchor   *syntax.SetOp // of one that sees itself: its left branch names the columns
 	columns  []Output
 	complete bool
 	next     *cteScope
@@ -78,8 +80,8 @@ func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
 			ctes = entry
 			continue
 		}
-		// The CTE sees itself, its columns unknown but for a written list, as
-		// recursion does; where it is none the name means the table outside.
+		// The CTE sees itself, with the columns of a written list or, once it is bound, of
+		// its first branch; where it is no recursion the name means the table outside.
 		self := ctes
 		_, union := c.Query.Body.(*syntax.SetOp)
 		if w.Recursive || union && b.info.Dialect.Has(dialect.ImplicitRecursion) {
@@ -88,6 +90,9 @@ func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
 				b.stack = append(b.stack, Output{Sym: id.Sym})
 			}
 			self = b.put(cteScope{sym: entry.sym, next: ctes, columns: b.take(mark), complete: len(c.Columns) > 0})
+			if len(c.Columns) == 0 {
+				self.anchor = firstUnion(c.Query.Body)
+			}
 		}
 		columns, complete := b.query(c.Query, outer, self)
 		entry.query = c.Query
@@ -96,6 +101,18 @@ func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
 		ctes = entry
 	}
 	return ctes
+}
+
+// firstUnion gives the set operation that a chain of them begins with, nil if there is none.
+func firstUnion(body syntax.Body) *syntax.SetOp {
+	var first *syntax.SetOp
+	for {
+		op, ok := body.(*syntax.SetOp)
+		if !ok {
+			return first
+		}
+		first, body = op, op.Left
+	}
 }
 
 // rename gives the columns of a query the names of a list. Where not all columns
@@ -158,7 +175,12 @@ func (b *Binder) table(t syntax.TableExpr, s *Scope) {
 				name = call.Name[len(call.Name)-1]
 			}
 		}
-		b.add(s, b.source(t, name), nil)
+		src := b.source(t, name)
+		src.Complete = b.listsAll(t)
+		b.add(s, src, nil)
+		for _, id := range t.Columns {
+			src.add(Column{Sym: id.Sym, Index: -1})
+		}
 	case *syntax.ParenTable:
 		if t.Alias.IsZero() {
 			b.table(t.Table, s)
@@ -171,6 +193,44 @@ func (b *Binder) table(t syntax.TableExpr, s *Scope) {
 	case *syntax.BadTable:
 		b.add(s, b.source(t, syntax.Ident{}), nil)
 	}
+}
+
+// listsAll reports whether the names behind a function in FROM are those of all its columns.
+func (b *Binder) listsAll(t *syntax.FuncTable) bool {
+	if t.Typed || len(t.Columns) == 0 || len(t.Calls) != 1 {
+		return t.Typed
+	}
+	call, ok := t.Calls[0].(*syntax.Call)
+	if !ok || len(call.Name) != 1 || b.info.Dialect != dialect.Postgres {
+		return false
+	}
+	width := 0
+	switch b.info.Names.String(call.Name[0].Sym) {
+	case "generate_series", "generate_subscripts", "regexp_split_to_table", "string_to_table", "json_object_keys", "jsonb_object_keys",
+		"json_array_elements", "jsonb_array_elements", "json_array_elements_text", "jsonb_array_elements_text":
+		width = 1
+	case "json_each", "jsonb_each", "json_each_text", "jsonb_each_text":
+		width = 2
+	case "unnest":
+		for _, x := range call.Args {
+			array, ok := syntax.Unparen(x).(*syntax.Array)
+			if !ok || len(array.Items) == 0 || !isConstant(array.Items[0]) {
+				return false // of rows it gives all their fields
+			}
+			width++
+		}
+	default:
+		return false
+	}
+	if t.Ordinality {
+		width++
+	}
+	return len(t.Columns) == width
+}
+
+func isConstant(x syntax.Expr) bool {
+	_, ok := syntax.Unparen(x).(*syntax.Literal)
+	return ok
 }
 
 // IsApplied reports whether what stands below a node is the right side of APPLY, which sees
@@ -230,6 +290,9 @@ func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
 	src.Unknown = !src.Later && !b.inRecursion(t) && b.schema.IsWhole() && b.tells() && !b.isSystemTable(t)
 }
 
+// inAnyOrder are the dialects whose WITH RECURSIVE lets an expression name a later one.
+var inAnyOrder = dialect.In(dialect.ANSI, dialect.Postgres, dialect.MariaDB, dialect.SQLite)
+
 // definedLater reports whether a WITH clause around a table defines its name,
 // though not where the table can see it.
 func (b *Binder) definedLater(t *syntax.TableRef) bool {
@@ -237,7 +300,7 @@ func (b *Binder) definedLater(t *syntax.TableRef) bool {
 		return false
 	}
 	for n := b.info.Nearest(t, withs); n != nil; n = b.info.Nearest(n, withs) {
-		if w := n.(*syntax.With); !w.Recursive || b.info.Dialect != dialect.MariaDB {
+		if w := n.(*syntax.With); !w.Recursive || !inAnyOrder.Has(b.info.Dialect) {
 			for _, c := range w.CTEs {
 				if c.Name.Sym == t.Name[0].Sym {
 					return true
@@ -248,11 +311,12 @@ func (b *Binder) definedLater(t *syntax.TableRef) bool {
 	return false
 }
 
-// inRecursion reports whether a table stands in WITH RECURSIVE, where MariaDB and
+// inRecursion reports whether a table is one of WITH RECURSIVE around it: MariaDB and
 // PostgreSQL let one expression name a later one.
-func (b *Binder) inRecursion(t syntax.Node) bool {
+func (b *Binder) inRecursion(t *syntax.TableRef) bool {
 	for n := b.info.Nearest(t, withs); n != nil; n = b.info.Nearest(n, withs) {
-		if n.(*syntax.With).Recursive {
+		if w := n.(*syntax.With); w.Recursive && len(t.Name) == 1 &&
+			slices.ContainsFunc(w.CTEs, func(c *syntax.CTE) bool { return c.Name.Sym == t.Name[0].Sym }) {
 			return true
 		}
 	}
@@ -323,15 +387,23 @@ func (b *Binder) describe(t *schema.Table) found {
 	return found{t, b.tableColumns(t), t.HasQuoted()}
 }
 
+// columnNames are the names of a table's columns, as they were when the schema had seen so
+// many changes.
+type columnNames struct {
+	syms    []syntax.Sym
+	changes int
+}
+
 func (b *Binder) tableColumns(t *schema.Table) []syntax.Sym {
-	if syms, ok := b.names[t]; ok {
-		return syms
+	known, ok := b.names[t]
+	if ok && known.changes == b.schema.Changes() {
+		return known.syms
 	}
-	syms := make([]syntax.Sym, len(t.Columns))
+	syms := make([]syntax.Sym, len(t.Columns)) // anew: those of before are in use
 	for i := range t.Columns {
 		syms[i] = b.info.Names.Intern([]byte(t.Columns[i].Name))
 	}
-	b.names[t] = syms
+	b.names[t] = columnNames{syms, b.schema.Changes()}
 	return syms
 }
 

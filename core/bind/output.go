@@ -61,10 +61,13 @@ func (b *Binder) body(n syntax.Body, outer *Scope, ctes *cteScope) ([]Output, bo
 	case *syntax.SetOp:
 		columns, complete := b.body(n.Left, outer, ctes)
 		columns = b.outputs.Copy(columns)
-		b.body(n.Right, outer, ctes)
 		for i := range columns {
 			columns[i].X = nil // what a branch says of NULL does not hold for the whole
 		}
+		if ctes != nil && ctes.anchor == n {
+			ctes.columns, ctes.complete = columns, complete
+		}
+		b.body(n.Right, outer, ctes)
 		return columns, complete
 	case *syntax.ParenQuery:
 		return b.query(n.Query, outer, ctes)

@@ -179,10 +179,31 @@ func (in *Facts) nullableSubquery(q *syntax.Query, depth int) Answer {
 	return in.nullable(sel.Items[0].X, depth+1)
 }
 
+// isRowID reports whether a name is the address of a row of the only table in sight, which
+// every row has.
+func (in *Facts) isRowID(n *syntax.Name, scope *bind.Scope) bool {
+	if scope == nil || len(scope.Sources) != 1 || scope.Sources[0].SchemaTable() == nil || scope.Sources[0].SchemaTable().IsView {
+		return false
+	}
+	if len(n.Parts) > 1 && n.Qualifier().Sym != scope.Sources[0].Name.Sym {
+		return false
+	}
+	switch in.Names.String(n.Last().Sym) {
+	case "rowid":
+		return in.Dialect == dialect.Oracle || in.Dialect == dialect.SQLite
+	case "ctid":
+		return in.Dialect == dialect.Postgres
+	}
+	return false
+}
+
 func (in *Facts) nullableName(n *syntax.Name, depth int) Answer {
 	u := in.Use(n)
 	if u.Status == bind.OutputAlias {
 		return in.nullable(u.Item.X, depth+1)
+	}
+	if u.Status == bind.Builtin && in.isRowID(n, u.Scope) {
+		return No
 	}
 	if u.Source == nil || u.Source.Scope == nil || u.Status != bind.Resolved && u.Status != bind.Assumed || in.isCoalesced(n, u) || u.Source.Scope.Marked {
 		return Unknown

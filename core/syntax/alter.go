@@ -1,7 +1,11 @@
 package syntax
 
 import (
+	"bytes"
+
+	"justlens/core/dialect"
 	"justlens/core/dialect/word"
+	"justlens/core/text"
 )
 
 // alterTable reads ALTER TABLE; actions that change nothing of what a schema
@@ -349,4 +353,65 @@ func (p *Parser) createType() Stmt {
 	}
 	n.node = p.node(start)
 	return n
+}
+
+// renamedByProcedure reads EXEC sp_rename 'table', 'name' and 'table.column', 'name',
+// 'COLUMN', by which SQL Server renames (Transact-SQL, "sp_rename"); nil for anything else.
+func (p *Parser) renamedByProcedure(start text.Pos) Stmt {
+	at := 1
+	if p.peek(2).Kind == Dot { // sys.
+		at = 3
+	}
+	name := p.peek(at).Span
+	if p.dialect != dialect.SQLServer || !bytes.EqualFold(p.scan.src[name.Start:name.End], []byte("sp_rename")) ||
+		p.peek(at+1).Kind != TextToken || p.peek(at+2).Kind != Comma || p.peek(at+3).Kind != TextToken {
+		return nil
+	}
+	path, to := p.namesIn(p.peek(at+1).Span), p.namesIn(p.peek(at+3).Span)
+	if len(path) == 0 || len(to) != 1 {
+		return nil
+	}
+	a := p.slabs.alterActions.New()
+	a.Action, a.To = RenameTable, to[0]
+	if kind := p.peek(at + 5); p.peek(at+4).Kind == Comma && kind.Kind == TextToken {
+		switch what := p.namesIn(kind.Span); {
+		case len(what) != 1 || len(path) < 2:
+			return nil
+		case bytes.EqualFold(p.scan.src[what[0].Span.Start:what[0].Span.End], []byte("COLUMN")):
+			a.Action, a.Name = RenameColumn, path[len(path)-1]
+			path = path[:len(path)-1]
+		default:
+			return nil // an index, a type
+		}
+	}
+	p.next()
+	for !p.atEnd() && !p.startsAnother() {
+		p.next()
+	}
+	a.node = p.node(start)
+	n := p.slabs.alterTables.New()
+	n.Name = path
+	mark := p.lists.actions.mark()
+	p.lists.actions.push(a)
+	n.Actions = p.lists.actions.take(mark)
+	n.node = p.node(start)
+	return n
+}
+
+// namesIn gives the parts of the name that a text holds, nil where it holds something else.
+func (p *Parser) namesIn(s text.Span) []Ident {
+	from, to := s.Start, s.End-1
+	for from < to && p.scan.src[from] != '\'' {
+		from++ // N'…'
+	}
+	mark := p.lists.idents.mark()
+	for part := range bytes.SplitSeq(p.scan.src[min(from+1, to):to], []byte{'.'}) {
+		span := text.Span{Start: from + 1, End: from + 1 + text.Pos(len(part))}
+		from = span.End
+		if n := len(part); n > 1 && part[0] == '[' && part[n-1] == ']' {
+			span.Start, span.End = span.Start+1, span.End-1
+		}
+		p.lists.idents.push(Ident{Span: span, Sym: p.scan.names.Intern(p.scan.src[span.Start:span.End])})
+	}
+	return p.lists.idents.take(mark)
 }

@@ -76,7 +76,7 @@ func (p *Parser) fail(expected string) {
 	switch {
 	case p.tok.Kind == RightParen && !p.opened():
 		e.Kind = UnbalancedError
-	case strings.HasPrefix(expected, ")") && (p.atEnd() || stops[p.word]&startsClause != 0):
+	case strings.HasPrefix(expected, ")") && (p.atEnd() || stops[p.word]&startsClause != 0 || p.atAny(word.When, word.Then, word.Else, word.End)):
 		if open, ok := p.opener(); ok {
 			e.Kind, e.Near, e.Span = UnbalancedError, span, open
 		}
@@ -162,7 +162,7 @@ func (p *Parser) tellScanned(tokens []Token) {
 }
 
 // tellEscape explains all errors of a statement by a text that ends in a backslash, as
-// 'it\'s' does where that is no escape, or that does not end where it seems to, as 'it\''.
+// 'it\'s' does where that is no escape, or that goes on behind a backslash and two quotes.
 func (p *Parser) tellEscape(tokens []Token) bool {
 	if p.scan.rules.backslash {
 		return false

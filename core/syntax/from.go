@@ -481,15 +481,17 @@ func (p *Parser) funcTable(start text.Pos, lateral bool, name []Ident) TableExpr
 	f := p.slabs.funcTables.New()
 	f.Lateral = lateral
 	mark := p.lists.exprs.mark()
-	p.lists.exprs.push(p.tableCall(start, name))
+	p.lists.exprs.push(p.tableCall(f, start, name))
 	f.Calls = p.lists.exprs.take(mark)
 	if p.at(word.With) && (p.peek(1).Word() == word.Ordinality || p.peek(1).Word() == word.Offset) {
 		p.next()
 		p.next()
+		f.Ordinality = true
 	}
 	if p.at(word.With) && p.peek(1).Kind == LeftParen { // the columns that OPENJSON gives
-		p.next()
-		p.skipParens()
+		idents := p.lists.idents.mark()
+		p.tableColumns()
+		f.Columns, f.Typed = p.lists.idents.take(idents), true
 	}
 	f.As, f.Alias = p.alias(notTableAlias)
 	if p.tok.Kind == LeftParen {
@@ -499,6 +501,7 @@ func (p *Parser) funcTable(start text.Pos, lateral bool, name []Ident) TableExpr
 			p.lists.idents.push(p.ident("a column name"))
 			for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
 				p.skipOne()
+				f.Typed = true
 			}
 		})
 		f.Columns = p.lists.idents.take(idents)
@@ -535,18 +538,54 @@ func (p *Parser) rowsFrom(start text.Pos) TableExpr {
 	return f
 }
 
-// tableCall reads a function in FROM; of those with a grammar of their own the
-// inside is passed over.
-func (p *Parser) tableCall(start text.Pos, name []Ident) Expr {
+// tableCall reads a function in FROM; of those with a grammar of their own the columns are
+// taken and the rest of the inside is passed over.
+func (p *Parser) tableCall(f *FuncTable, start text.Pos, name []Ident) Expr {
 	switch word.Word(name[len(name)-1].Sym) {
 	case word.Xmltable, word.JsonTable:
-		p.skipParens()
+		p.expectKind(LeftParen, "(")
+		for p.tok.Kind != RightParen && !p.atEnd() {
+			if p.at(word.Columns) {
+				idents := p.lists.idents.mark()
+				p.tableColumns()
+				f.Columns, f.Typed = p.lists.idents.take(idents), true
+				continue
+			}
+			p.skipOne()
+		}
+		p.expectKind(RightParen, ")")
 		c := p.slabs.calls.New()
 		c.Name = name
 		c.node = p.node(start)
 		return c
 	}
 	return p.call(start, name)
+}
+
+// tableColumns reads COLUMNS or WITH and its list, which XMLTABLE has without parentheses, and
+// pushes their names; those of a nested path are columns like the others.
+func (p *Parser) tableColumns() {
+	p.next()
+	inParens := p.acceptKind(LeftParen)
+	for !p.atEnd() && p.tok.Kind != RightParen {
+		nested := p.at(word.Nested)
+		if !nested {
+			p.lists.idents.push(p.ident("a column name"))
+		}
+		for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
+			if nested && p.at(word.Columns) {
+				p.tableColumns()
+				continue
+			}
+			p.skipOne()
+		}
+		if !p.acceptKind(Comma) {
+			break
+		}
+	}
+	if inParens {
+		p.expectKind(RightParen, ")")
+	}
 }
 
 // lateralViews reads Spark's LATERAL VIEW [OUTER] function table AS columns.

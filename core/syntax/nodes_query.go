@@ -229,11 +229,13 @@ type Derived struct {
 // node: table
 type FuncTable struct {
 	node
-	Lateral bool
-	Calls   []Expr
-	As      bool
-	Alias   Ident
-	Columns []Ident
+	Lateral    bool
+	Ordinality bool // a last column numbers the rows
+	Typed      bool // Columns are all of them, each with its type
+	Calls      []Expr
+	As         bool
+	Alias      Ident
+	Columns    []Ident
 }
 
 // JoinType tells joins apart.

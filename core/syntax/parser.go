@@ -136,6 +136,9 @@ func (p *Parser) More() *Statement {
 	p.first = first
 	start := p.tok.Span.Start
 	stmt := p.whole()
+	if p.i == first {
+		p.fail("a statement") // whatever went wrong, the next one begins further on
+	}
 	if len(p.errors) > 0 && !p.spliced {
 		stmt = p.repair(first, stmt)
 	}

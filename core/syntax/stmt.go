@@ -94,6 +94,10 @@ func (p *Parser) anyStatement() Stmt {
 		if p.peek(1).Word() == word.Table {
 			return p.renameTables()
 		}
+	case word.Exec, word.Execute:
+		if renamed := p.renamedByProcedure(start); renamed != nil {
+			return renamed
+		}
 	case word.Begin, word.If, word.While, word.Declare, word.Loop, word.Repeat, word.For, word.Case:
 		if n := p.cursorQuery(); n > 0 {
 			return p.inner(start, n)

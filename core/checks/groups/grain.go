@@ -12,8 +12,7 @@ func isKnown(s *bind.Source) bool {
 	if t := s.SchemaTable(); t != nil {
 		return !t.IsView && t.Complete && len(t.Keys) > 0
 	}
-	_, derived := s.Node.(*syntax.Derived)
-	return derived && s.Complete
+	return s.Query != nil && s.Complete
 }
 
 // ties tells how the conditions of a query bind a source to the others.

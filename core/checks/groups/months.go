@@ -3,6 +3,7 @@ package groups
 import (
 	"fmt"
 	"strings"
+	"time"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
@@ -122,7 +123,7 @@ func toldApart(p *check.Pass, sel *syntax.Select, g *syntax.GroupBy, x syntax.Ex
 			return true
 		}
 	}
-	if sel.Where != nil && mentions(sel.Where) {
+	if sel.Where != nil && mentions(sel.Where) && !spansYears(p, sel.Where.Cond, part.date) {
 		return true
 	}
 	found := false
@@ -135,6 +136,65 @@ func toldApart(p *check.Pass, sel *syntax.Select, g *syntax.GroupBy, x syntax.Ex
 		})
 	}
 	return found
+}
+
+// spansYears reports whether all that a condition says of a date is that it lies between two
+// given days more than a year apart.
+func spansYears(p *check.Pass, cond syntax.Expr, date *syntax.Name) bool {
+	var from, to time.Time
+	only := true
+	bound := func(at *time.Time, x syntax.Expr) {
+		day, ok := dayOf(p, x)
+		*at, only = day, only && ok
+	}
+	syntax.BareConjuncts(cond, func(x syntax.Expr) {
+		switch x := syntax.Unparen(x).(type) {
+		case *syntax.Between:
+			if p.Same(x.X, date) && !x.Not {
+				bound(&from, x.Low)
+				bound(&to, x.High)
+				return
+			}
+		case *syntax.Binary:
+			column, value, op := x.X, x.Y, x.Op
+			if p.Same(value, date) {
+				column, value, op = value, column, op.Flip()
+			}
+			switch {
+			case !p.Same(column, date):
+			case op == syntax.OpGreater || op == syntax.OpGreaterEqual:
+				bound(&from, value)
+				return
+			case op == syntax.OpLess || op == syntax.OpLessEqual:
+				bound(&to, value)
+				return
+			}
+		}
+		syntax.Inspect(x, func(n syntax.Node) bool {
+			name, ok := n.(*syntax.Name)
+			only = only && !(ok && (p.Same(name, date) || strings.Contains(p.Names.String(name.Last().Sym), "year")))
+			return only
+		})
+	})
+	return only && !from.IsZero() && to.Sub(from) > 366*24*time.Hour
+}
+
+// dayOf reads the day of a constant.
+func dayOf(p *check.Pass, x syntax.Expr) (time.Time, bool) {
+	x = syntax.Unparen(x)
+	switch typed := x.(type) {
+	case *syntax.TypedLiteral:
+		x = typed.Value
+	case *syntax.Cast:
+		x = typed.X
+	}
+	lit, ok := x.(*syntax.Literal)
+	if !ok || lit.Lit != syntax.TextLiteral {
+		return time.Time{}, false
+	}
+	written := strings.Trim(p.Text(lit), "'")
+	day, err := time.Parse(time.DateOnly, written[:min(len(written), len(time.DateOnly))])
+	return day, err == nil
 }
 
 // partOfDate is a part of a date taken by a function.

@@ -37,7 +37,9 @@ var unknownAlias = &check.Check{
 
 func unknownQualifierOfName(p *check.Pass, n *syntax.Name) {
 	if p.Tells(n) {
-		unknownQualifier(p, n.Qualifier(), p.Use(n).Scope)
+		qualifier := n.Qualifier()
+		qualifier.Span.Start = n.Parts[0].Span.Start // with its schema
+		unknownQualifier(p, qualifier, p.Use(n).Scope)
 	}
 }
 

@@ -7,6 +7,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -40,7 +41,7 @@ var unknownColumn = &check.Check{
 		Dialect: dialect.SQLite,
 		Near:    []string{"INSERT INTO keepers (rowid, name, joined_on) VALUES (900, 'Ada', '2026-01-01')", "SELECT rowid, name FROM hives", `SELECT name FROM hives WHERE name = "Ash"`},
 	}},
-	On: check.Names(runUnknownColumn, bind.Missing).And(check.Nodes(unknownInUsing)).And(check.Nodes(unknownInInsert)).And(check.Nodes(unknownInUpdate)).And(check.Nodes(unknownInMerge)).And(check.Nodes(unknownInIndex)),
+	On: check.Names(runUnknownColumn, bind.Missing).And(check.Nodes(unknownInUsing)).And(check.Nodes(unknownInInsert)).And(check.Nodes(unknownInUpdate)).And(check.Nodes(unknownInMerge)).And(check.Nodes(unknownInIndex)).And(check.Nodes(unknownReferred)),
 }
 
 // unknownTargets reports columns that INSERT or SET is to fill and the table does
@@ -143,11 +144,7 @@ func unknownInIndex(p *check.Pass, n *syntax.CreateIndex) {
 	if len(n.Table) == 0 || !p.Tells(n) || p.Schema == nil {
 		return
 	}
-	qualifier := ""
-	if len(n.Table) > 1 {
-		qualifier = p.Names.String(n.Table[len(n.Table)-2].Sym)
-	}
-	t := p.Schema.Table(qualifier, p.Names.String(n.Table[len(n.Table)-1].Sym))
+	t := tableOf(p, n.Table)
 	if t == nil || !t.Complete || t.IsView {
 		return
 	}
@@ -156,18 +153,54 @@ func unknownInIndex(p *check.Pass, n *syntax.CreateIndex) {
 		if !ok || len(name.Parts) != 1 || name.Parts[0].Quoted || t.Column(p.Names.String(name.Parts[0].Sym)) >= 0 {
 			continue
 		}
-		f := check.Finding{
-			Span: name.Span(), Certainty: check.Certain,
-			Message: fmt.Sprintf("%s has no column %s to index", t.Name, p.Text(name)),
-			Why:     "The database refuses a name that it cannot find.",
-		}
-		var columns []string
-		for _, c := range t.Columns {
-			columns = append(columns, c.Name)
-		}
-		offerNearest(p, &f, p.Names.String(name.Parts[0].Sym), columns)
-		p.Report(f)
+		reportNoColumn(p, t, name.Parts[0], " to index")
 	}
+}
+
+// unknownReferred reports a column of REFERENCES that the other table does not have.
+func unknownReferred(p *check.Pass, n *syntax.Constraint) {
+	if n.Type != syntax.ForeignKey || len(n.Table) == 0 || !p.Tells(n) || p.Schema == nil || p.Dialect == dialect.SQLite {
+		return
+	}
+	t := tableOf(p, n.Table)
+	if t == nil || !t.Complete || t.IsView || isMade(p, n) {
+		return
+	}
+	for _, id := range n.References {
+		if !id.Quoted && t.Column(p.Names.String(id.Sym)) < 0 {
+			reportNoColumn(p, t, id, " to refer to")
+		}
+	}
+}
+
+// isMade reports whether a foreign key refers to the table that is being made.
+func isMade(p *check.Pass, n *syntax.Constraint) bool {
+	above, _ := p.Enclosing(n, syntax.Kinds(syntax.KindCreateTable))
+	create, ok := above.(*syntax.CreateTable)
+	return ok && create.Name[len(create.Name)-1].Sym == n.Table[len(n.Table)-1].Sym
+}
+
+func reportNoColumn(p *check.Pass, t *schema.Table, id syntax.Ident, what string) {
+	f := check.Finding{
+		Span: id.Span, Certainty: check.Certain,
+		Message: fmt.Sprintf("%s has no column %s%s", t.Name, p.Ident(id), what),
+		Why:     "The database refuses a name that it cannot find.",
+	}
+	var columns []string
+	for _, c := range t.Columns {
+		columns = append(columns, c.Name)
+	}
+	offerNearest(p, &f, p.Names.String(id.Sym), columns)
+	p.Report(f)
+}
+
+// tableOf gives the schema's table of a name, nil if it is not known.
+func tableOf(p *check.Pass, name []syntax.Ident) *schema.Table {
+	qualifier := ""
+	if len(name) > 1 {
+		qualifier = p.Names.String(name[len(name)-2].Sym)
+	}
+	return p.Schema.Table(qualifier, p.Names.String(name[len(name)-1].Sym))
 }
 
 func runUnknownColumn(p *check.Pass, name *syntax.Name) {

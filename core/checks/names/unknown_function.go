@@ -33,6 +33,10 @@ var unknownFunction = &check.Check{
 }
 
 func runUnknownFunction(p *check.Pass, c *syntax.Call) {
+	if len(c.Name) == 2 {
+		calledColumn(p, c)
+		return
+	}
 	if len(c.Name) != 1 || c.Name[0].Quoted || len(p.Stmt.Errors) > 0 {
 		return
 	}
@@ -64,6 +68,33 @@ func runUnknownFunction(p *check.Pass, c *syntax.Call) {
 		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(c.Name[0].Span, near)}}}
 	}
 	p.Report(f)
+}
+
+// calledColumn reports a column before a list in parentheses, where IN was left out. Columns
+// have methods on SQL Server, Oracle and Spark.
+func calledColumn(p *check.Pass, c *syntax.Call) {
+	sel := p.SelectOf(c)
+	if sel == nil || len(p.Stmt.Errors) > 0 || c.Star || c.Over != nil ||
+		!dialect.In(dialect.Postgres, dialect.MySQL, dialect.MariaDB, dialect.SQLite).Has(p.Dialect) {
+		return
+	}
+	for _, s := range p.Scope(sel).Sources {
+		if s.Name.Sym != c.Name[0].Sym || !s.Complete || s.Named(c.Name[1].Sym) == nil {
+			continue
+		}
+		name := text.Span{Start: c.Name[0].Span.Start, End: c.Name[1].Span.End}
+		f := check.Finding{
+			Span: name, Context: c.Span(), Certainty: check.Certain, Verdicts: check.Everywhere(check.Refused),
+			Message: fmt.Sprintf("%s is a column and no function", p.BriefOf(name)),
+			Why:     "With parentheses behind it the name is looked for among the functions.",
+		}
+		if len(c.Args) > 0 {
+			f.Why += " Before a list IN is missing."
+			f.Mends = []check.Mend{{Title: "put IN", Effect: check.NewRows, Edits: []text.Edit{check.Insert(name.End, " "+p.Word(name.Start, "IN"))}}}
+		}
+		p.Report(f)
+		return
+	}
 }
 
 // nearFunction finds the one built-in function that is a letter away from a name of

@@ -29,7 +29,7 @@ var unknownTable = &check.Check{
 		NoSchema: true,
 		Near:     []string{"SELECT name FROM swarms"},
 	}},
-	On: check.Kinds(runUnknownTable, syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete, syntax.KindInsert, syntax.KindMerge).With(facts.Strange),
+	On: check.Kinds(runUnknownTable, syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete, syntax.KindInsert, syntax.KindMerge).With(facts.Strange).And(check.Nodes(unknownParent)),
 }
 
 func runUnknownTable(p *check.Pass, n syntax.Node) {
@@ -53,4 +53,24 @@ func runUnknownTable(p *check.Pass, n syntax.Node) {
 		}
 		p.Report(f)
 	}
+}
+
+// unknownParent reports REFERENCES of a table that is not there. SQLite looks for it only
+// when rows come; on MySQL and MariaDB a dump may have the check switched off.
+func unknownParent(p *check.Pass, n *syntax.Constraint) {
+	if n.Type != syntax.ForeignKey || len(n.Table) == 0 || !p.Tells(n) || p.Schema == nil || !p.Schema.IsWhole() || isMade(p, n) ||
+		!dialect.In(dialect.Postgres, dialect.SQLServer, dialect.Oracle).Has(p.Dialect) || tableOf(p, n.Table) != nil {
+		return
+	}
+	if len(n.Table) > 1 && !p.Schema.HasQualifier(p.Names.String(n.Table[len(n.Table)-2].Sym)) {
+		return // of another schema, which is not known
+	}
+	last := n.Table[len(n.Table)-1]
+	f := check.Finding{
+		Span: last.Span, Certainty: check.Certain,
+		Message: fmt.Sprintf("there is no table %s to refer to", p.Ident(last)),
+		Why:     "Neither the schema nor the script before this has it.",
+	}
+	offerNearest(p, &f, p.Names.String(last.Sym), tableNames(p))
+	p.Report(f)
 }

@@ -1,6 +1,7 @@
 package syntaxes
 
 import (
+	"bytes"
 	"fmt"
 
 	"justlens/core/check"
@@ -114,7 +115,10 @@ func runMinusMinus(p *check.Pass) {
 			continue
 		}
 		before, after := p.Src[c.Start-1], p.Src[c.Start+2]
-		if isBlankByte(before) || before == ',' || before == ';' || after < '0' || after > '9' || wordsFollow(p, c) {
+		if isBlankByte(before) || before == ',' || before == ';' {
+			continue
+		}
+		if negative := '0' <= after && after <= '9' && !wordsFollow(p, c); !negative && !beginsWithColumn(p, c) {
 			continue
 		}
 		p.Report(check.Finding{
@@ -128,6 +132,30 @@ func runMinusMinus(p *check.Pass) {
 			}},
 		})
 	}
+}
+
+// beginsWithColumn reports whether the comment begins with a column, qualified by a source of
+// the statement.
+func beginsWithColumn(p *check.Pass, c text.Span) bool {
+	said := p.Src[c.Start+2 : c.End]
+	dot := bytes.IndexByte(said, '.')
+	if dot <= 0 || dot+1 == len(said) || isBlankByte(said[dot+1]) {
+		return false
+	}
+	found := false
+	syntax.Walk(p.Stmt.Node, func(n syntax.Node, _ syntax.Kind) {
+		switch t := n.(type) {
+		case *syntax.TableRef:
+			name := t.Alias
+			if name.IsZero() {
+				name = t.Name[len(t.Name)-1]
+			}
+			found = found || bytes.EqualFold([]byte(p.Ident(name)), said[:dot])
+		case *syntax.Derived:
+			found = found || bytes.EqualFold([]byte(p.Ident(t.Alias)), said[:dot])
+		}
+	})
+	return found
 }
 
 // wordsFollow reports whether the comment goes on in words, as a remark does.
