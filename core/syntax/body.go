@@ -81,6 +81,7 @@ func (p *Parser) directivesAt(body text.Span) (length text.Pos) {
 		if end < 0 {
 			return length
 		}
+		p.settled = p.settled || settlesConflict(rest[blanks:blanks+end])
 		length += text.Pos(blanks + end)
 	}
 }
@@ -102,7 +103,7 @@ func (p *Parser) insideQuotes(t Token) (text.Span, bool) {
 // isLanguageRead reports whether the language that a statement names for its body is SQL
 // or PL/pgSQL; DO takes the latter if none is named.
 func (p *Parser) isLanguageRead() bool {
-	for i := p.begun; i+1 < len(p.scan.tokens); i++ {
+	for i := p.first; i+1 < len(p.scan.tokens); i++ {
 		if p.scan.tokens[i].Word() != word.Language {
 			continue
 		}
@@ -113,7 +114,7 @@ func (p *Parser) isLanguageRead() bool {
 		}
 		return false
 	}
-	return p.scan.tokens[p.begun].Word() == word.Do
+	return p.scan.tokens[p.first].Word() == word.Do
 }
 
 // hasQuotedBody reports whether the statement goes on to a body in quotes.
@@ -132,7 +133,8 @@ func (p *Parser) hasQuotedBody() bool {
 // doStmt reads PostgreSQL's DO, whose body is in PL/pgSQL unless it says otherwise.
 func (p *Parser) doStmt() Stmt {
 	start := p.start()
-	mark := p.lists.stmts.mark()
+	mark, declared := p.lists.stmts.mark(), len(p.declared)
+	p.settled = false
 	p.next()
 	for !p.atEnd() {
 		if p.tok.Kind == TextToken && p.lastWord() != word.Language {
@@ -143,6 +145,6 @@ func (p *Parser) doStmt() Stmt {
 	}
 	n := p.slabs.routines.New()
 	body := p.lists.stmts.take(mark)
-	*n = Routine{node: p.node(start), Body: body}
+	*n = Routine{node: p.node(start), Declared: p.takeDeclared(declared), Body: body}
 	return n
 }

@@ -277,9 +277,10 @@ type BadStmt struct {
 // node: stmt
 type Routine struct {
 	node
-	Keyword text.Span // FUNCTION, PROCEDURE and the like; empty for a body without a name
-	Name    []Ident
-	Body    []Stmt
+	Keyword  text.Span // FUNCTION, PROCEDURE and the like; empty for a body without a name
+	Name     []Ident
+	Declared []Ident // parameters and variables that a column may share its name with
+	Body     []Stmt
 }
 
 // Control is a statement of a routine's or script's own language: BEGIN … END,

@@ -65,6 +65,8 @@ type Parser struct {
 	inFor      bool    // the query of a FOR loop is being read
 	quoted     bool    // a body in quotes is being read
 	spliced    bool    // the tokens of one stand among those of the statement
+	settled    bool    // a body says what a name means that a variable and a column have
+	declared   []Ident // of the routines that are being read
 	stmts      slab.Slab[Statement]
 }
 
@@ -251,6 +253,7 @@ func (p *Parser) carried() int {
 
 // begin begins a statement, and gives the index of the first comment that is its own.
 func (p *Parser) begin() (comments int) {
+	p.declared = p.declared[:0]
 	p.lastID, p.depth, p.height, p.bodies, p.empty, p.broken, p.spliced, p.quoted, p.inFor, p.bodyUnread = 0, 0, 0, 0, 0, false, false, false, false, false
 	p.errors, p.run = p.errors[:0], parenRun{}
 	p.begun, p.first = p.i, p.i

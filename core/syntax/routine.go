@@ -33,22 +33,26 @@ func (p *Parser) routine() Stmt {
 		}
 		name = p.lists.idents.take(idents)
 	}
-	mark := p.lists.stmts.mark()
+	mark, declared := p.lists.stmts.mark(), len(p.declared)
+	p.settled = false
 	p.routineHead(kind)
 	if !p.atEnd() {
 		p.routineBody(kind)
 	}
 	n := p.slabs.routines.New()
 	body := p.lists.stmts.take(mark)
-	*n = Routine{node: p.node(start), Keyword: keyword, Name: name, Body: body}
+	*n = Routine{node: p.node(start), Keyword: keyword, Name: name, Declared: p.takeDeclared(declared), Body: body}
 	return n
 }
 
 // routineHead passes over everything up to the body.
 func (p *Parser) routineHead(kind word.Word) {
-	rows := kind != word.Trigger && kind != word.Event
+	rows, head := kind != word.Trigger && kind != word.Event, p.i
 	for !p.atEnd() {
 		switch {
+		case p.tok.Kind == LeftParen && kind != word.Trigger && kind != word.Event && (p.i == head || p.lastWord() == word.Table):
+			p.parameters()
+			continue
 		case p.tok.Kind == LeftParen:
 			p.skipParens()
 			continue
@@ -172,6 +176,10 @@ func (p *Parser) declaredBlocks(kind word.Word) {
 				return
 			}
 		}
+		switch before := p.tokenBefore(); {
+		case before.Kind == Semicolon, before.Word() == word.Is, before.Word() == word.As, before.Word() == word.Declare:
+			p.declaredNames()
+		}
 		p.next()
 	}
 }
@@ -187,7 +195,11 @@ func (p *Parser) declaredRoutine() int {
 			}
 			return 1
 		}
-		p.skipOne()
+		if p.tok.Kind == LeftParen {
+			p.parameters()
+			continue
+		}
+		p.next()
 	}
 	return 0
 }
@@ -613,6 +625,7 @@ func (p *Parser) declare() []Stmt {
 	p.next()
 	mark := p.lists.stmts.mark()
 	plain := p.quoted || p.isPL()
+	p.declaredNames()
 	for p.tok.Kind != EOF && p.tok.Kind != BatchEnd && !p.broken && (plain || p.tok.Kind != Semicolon) {
 		switch {
 		case p.at(word.Handler):
@@ -637,6 +650,8 @@ func (p *Parser) declare() []Stmt {
 		case plain && p.at(word.Begin):
 			p.bodyStmt()
 			return p.lists.stmts.take(mark)
+		case plain && p.tokenBefore().Kind == Semicolon:
+			p.declaredNames()
 		case p.dialect.Has(dialect.BatchLines) && p.startsAnother():
 			return p.lists.stmts.take(mark)
 		}

@@ -63,7 +63,7 @@ func runFanOut(p *check.Pass, sel *syntax.Select) {
 		if !ok || sources == 0 || bits.OnesCount64(uint64(sources)) == len(scope.Sources) {
 			continue
 		}
-		if slices.ContainsFunc(scope.Sources, func(s *bind.Source) bool { return sources.Has(s) && !isKnown(s) }) {
+		if slices.ContainsFunc(scope.Sources, func(s *bind.Source) bool { return sources.Has(s) && !isKnown(p, s) }) {
 			continue
 		}
 		if !asked {
@@ -97,7 +97,7 @@ func fanOf(p *check.Pass, sel *syntax.Select, sources facts.SourceSet, keys []sy
 			continue
 		}
 		t := tiesOf(p, sel, s)
-		if !isKnown(s) || !t.equal || t.other {
+		if !isKnown(p, s) || !t.equal || t.other {
 			f.certainty = check.Possible // a condition may pick one row of several
 		}
 		if f.many == nil {

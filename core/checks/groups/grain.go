@@ -8,11 +8,22 @@ import (
 
 // isKnown reports whether the keys of a source are known, so that what they do not
 // tell apart may repeat.
-func isKnown(s *bind.Source) bool {
+func isKnown(p *check.Pass, s *bind.Source) bool {
 	if t := s.SchemaTable(); t != nil {
 		return !t.IsView && t.Complete && len(t.Keys) > 0
 	}
-	return s.Query != nil && s.Complete
+	if s.Query == nil || !s.Complete {
+		return false
+	}
+	if _, derived := s.Node.(*syntax.Derived); derived {
+		return true
+	}
+	sel, ok := s.Query.Body.(*syntax.Select)
+	if !ok {
+		return false
+	}
+	sources := p.Scope(sel).Sources // a common table expression over one table
+	return len(sources) == 1 && sources[0].SchemaTable() != nil && isKnown(p, sources[0])
 }
 
 // ties tells how the conditions of a query bind a source to the others.

@@ -82,7 +82,7 @@ func runCountOuterJoin(p *check.Pass, sel *syntax.Select) {
 			return
 		}
 	}
-	if len(children) == 0 || !isKnown(children[0]) {
+	if len(children) == 0 || !isKnown(p, children[0]) {
 		return
 	}
 	for _, a := range counted {
@@ -210,7 +210,7 @@ func runInnerLosesParents(p *check.Pass, sel *syntax.Select) {
 	if !fixed.Row(parent) {
 		parent, child = child, parent
 	}
-	if !fixed.Row(parent) || fixed.Row(child) || !isKnown(child) || !keyedBy(p, keys, parent) {
+	if !fixed.Row(parent) || fixed.Row(child) || !isKnown(p, child) || !keyedBy(p, keys, parent) {
 		return
 	}
 	for _, a := range p.AggregatesOf(sel) {

@@ -8,4 +8,5 @@ var Checks = []*check.Check{
 	ambiguousColumn, unknownTable, unknownColumn, unknownAlias, duplicateAlias, duplicateOutput, derivedWithoutAlias,
 	unqualifiedColumn, outerCapture, missingCommaAlias, impliedAs, quotedAlias,
 	caseFolding, doubleQuotedText, needsQuoting, aliasShadowsColumn, unnamedOutput, unknownFunction,
+	variableHidesColumn,
 }
