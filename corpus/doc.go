@@ -5,6 +5,8 @@
 //	corpus mariadb [-v]    the statements of MariaDB's test suite; a running server says by PREPARE
 //	                       which of them it can read
 //	corpus bound [-v]      what MariaDB refuses of its test suite after parsing, beside the review
+//	corpus mutated [-v]    statements with a token dropped, doubled or misspelt: what PostgreSQL, MariaDB and
+//	                       SQLite refuse as syntax, beside what is told
 //	corpus field [-v]      the SQL that applications ship (Debian's packages, downloaded and unpacked, not
 //	                       installed), reviewed as a user would, beside what a person judged of each finding
 //

@@ -17,9 +17,10 @@ func main() {
 	verbose := flag.Bool("v", false, "print every miss")
 	shared := flag.String("from", "/usr/share", "where the packages put their files")
 	dsn := flag.String("mariadb", "root@tcp(127.0.0.1:3306)/test", "the server that says what it can read")
+	pg := flag.String("postgres", "postgres://postgres@127.0.0.1:5432/test", "the server that says what it refuses as syntax")
 	cache := flag.String("field", "", "where the field's packages are unpacked, the user's cache unless told otherwise")
 	flag.Usage = func() {
-		fmt.Fprintln(os.Stderr, "usage: corpus [flags] postgres|mariadb|bound|field")
+		fmt.Fprintln(os.Stderr, "usage: corpus [flags] postgres|mariadb|bound|mutated|field")
 		flag.PrintDefaults()
 	}
 	flag.Parse()
@@ -31,6 +32,8 @@ func main() {
 		err = mariadb(*shared, *dsn, *verbose)
 	case "bound":
 		err = bound(*shared, *dsn, *verbose)
+	case "mutated":
+		err = mutated(*pg, *dsn, *verbose)
 	case "field":
 		err = field(*cache, *verbose)
 	default:

@@ -51,11 +51,15 @@ func (f *Form) Rule() *Form { return f.rules[f.Text] }
 // keyword by the keyword in upper case. It is false where the dialect's grammar
 // for them is not known.
 func (d Dialect) Form(name string) (*Form, bool) {
-	if d != MariaDB {
-		return nil, false
+	switch d {
+	case MariaDB:
+		f, ok := mariaForms()[name]
+		return f, ok
+	case Postgres:
+		f, ok := postgresForms()[name]
+		return f, ok
 	}
-	f, ok := mariaForms()[name]
-	return f, ok
+	return nil, false
 }
 
 // HasStatement reports whether a statement may begin with a keyword, given in
@@ -71,13 +75,27 @@ func (d Dialect) HasStatement(keyword string) bool {
 //go:embed forms/mariadb.txt
 var mariaText string
 
-var mariaForms = sync.OnceValue(func() map[string]*Form {
-	rules, err := readForms(mariaText)
-	if err != nil {
-		panic("forms/mariadb.txt: " + err.Error())
-	}
-	return rules
-})
+// The grammar of PostgreSQL 18 ("SQL Commands" of its documentation), with what older
+// versions took, tried on the SQL that its packages ship.
+//
+//go:embed forms/postgres.txt
+var postgresText string
+
+var (
+	mariaForms    = formsOf("mariadb.txt", &mariaText)
+	postgresForms = formsOf("postgres.txt", &postgresText)
+)
+
+// formsOf reads rules when they are first asked for.
+func formsOf(file string, text *string) func() map[string]*Form {
+	return sync.OnceValue(func() map[string]*Form {
+		rules, err := readForms(*text)
+		if err != nil {
+			panic("forms/" + file + ": " + err.Error())
+		}
+		return rules
+	})
+}
 
 // readForms reads rules: `name := form`, or `KEYWORD …` for the statements that
 // begin so. Indented lines continue the one above; # begins a comment.

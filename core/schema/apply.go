@@ -93,7 +93,11 @@ func (s *Schema) loadBy(p *syntax.Parser, src []byte, d dialect.Dialect) {
 
 func (s *Schema) load(stmt *syntax.Statement, src []byte) {
 	for _, e := range stmt.Errors {
-		s.problem(e.Span, "expected %s, found %s; the statement is left out", e.Expected, e.Found)
+		expected := e.Expected
+		if expected == "" {
+			expected = e.Replace
+		}
+		s.problem(e.Span, "expected %s, found %s; the statement is left out", expected, e.Found)
 	}
 	if len(stmt.Errors) == 0 {
 		s.Apply(stmt, src)

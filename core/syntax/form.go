@@ -2,11 +2,13 @@ package syntax
 
 import (
 	"bytes"
+	"slices"
 	"strconv"
 	"strings"
 
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
+	"justlens/core/text"
 )
 
 // matcher holds a statement against the form that its dialect knows for it.
@@ -33,12 +35,12 @@ func (p *Parser) checkPart(name string, first int) {
 		return
 	}
 	form, ok := p.dialect.Form(name)
-	if !ok {
-		return
+	if !ok || p.quoted {
+		return // within a body its own variables may stand for names and values
 	}
 	m := matcher{p: p, end: p.i, furthest: first}
 	for i := first; i < m.end; i++ {
-		if k := p.scan.tokens[i].Kind; k == TemplateMark || k == Stray || k == Placeholder && p.textOf(i)[0] == '$' {
+		if k := p.scan.tokens[i].Kind; k == TemplateMark || k == Stray || k == Placeholder && (p.dialect == dialect.Postgres || p.textOf(i)[0] == '$') {
 			return
 		}
 	}
@@ -52,8 +54,26 @@ func (p *Parser) checkPart(name string, first int) {
 	}
 	last := p.last
 	p.move(m.furthest)
-	p.fail(oneOf(m.expected))
+	if keyword := m.meant(); keyword != "" {
+		p.breakOff(Error{Kind: SlipError, Span: p.tok.Span, Found: string(p.textOf(m.furthest)), Replace: keyword})
+	} else {
+		p.fail(oneOf(m.expected))
+	}
 	p.last = last // nodes that are not finished yet reach as far as was read
+}
+
+// meant gives the keyword that a word misspells where one was expected, "" for none.
+func (m *matcher) meant() string {
+	if m.at(m.furthest).Kind != WordToken {
+		return ""
+	}
+	var keywords []string
+	for _, e := range m.expected {
+		if len(e) > 2 && strings.ToUpper(e) == e && e[0] >= 'A' {
+			keywords = append(keywords, e)
+		}
+	}
+	return text.Nearest(string(m.p.textOf(m.furthest)), keywords)
 }
 
 // move goes to the token of index i.
@@ -73,6 +93,16 @@ func (p *Parser) textOf(i int) []byte {
 
 // oneOf joins what could stand in a place; of many the first few.
 func oneOf(expected []string) string {
+	isMark := func(s string) bool { return s == "a comma" || s == ")" }
+	slices.SortStableFunc(expected, func(a, b string) int { // what ends the part before is the likeliest
+		switch {
+		case isMark(a) == isMark(b):
+			return 0
+		case isMark(a):
+			return -1
+		}
+		return 1
+	})
 	if len(expected) > 4 {
 		expected = expected[:4]
 	}
@@ -172,6 +202,7 @@ func (m *matcher) list(one *dialect.Form, i int) (int, bool) {
 		}
 		next = after
 	}
+	m.miss(next, "a comma")
 	return next, true
 }
 
@@ -241,6 +272,19 @@ func (m *matcher) class(name string, i int) (int, bool) {
 		return m.parsed(i, m.p.skipParens)
 	case "rest":
 		return m.end, true
+	case "type":
+		if t.Kind != WordToken && t.Kind != QuotedName {
+			return m.miss(i, "a type")
+		}
+		return m.parsed(i, func() { m.p.typeName() })
+	case "quoted": // a body, read or not
+		if t.Kind != BodyQuote {
+			return m.class("text", i)
+		}
+		for i++; i < m.end && m.at(i).Kind != BodyQuote; {
+			i++
+		}
+		return min(i+1, m.end), true
 	case "body":
 		if i == m.end {
 			return m.miss(i, "a statement")

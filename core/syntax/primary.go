@@ -1,6 +1,8 @@
 package syntax
 
 import (
+	"bytes"
+
 	"strings"
 
 	"justlens/core/dialect"
@@ -111,6 +113,11 @@ func (p *Parser) literal(start text.Pos, kind LiteralKind) Expr {
 // wordPrimary reads an operand that begins with a word.
 func (p *Parser) wordPrimary(start text.Pos) Expr {
 	next := p.peek(1).Kind
+	if next == LeftParen && p.scan.rules.dollarQuotes && p.typeOfLength() {
+		if x := p.typedLiteralOrNil(start); x != nil {
+			return x
+		}
+	}
 	switch p.word {
 	case word.NoWord:
 		if p.scan.src[start] == '_' && p.scan.rules.pipesOr && (next == TextToken || next == NumberToken) {
@@ -231,9 +238,34 @@ func (p *Parser) bareCall(start text.Pos) Expr {
 	return c
 }
 
+// typeOfLength reports whether a word is a type that takes a length or precision, with numbers
+// alone in the parentheses behind it.
+func (p *Parser) typeOfLength() bool {
+	switch p.word {
+	case word.Char, word.Character, word.Varchar, word.Nchar, word.Bit, word.Numeric, word.Decimal, word.Dec, word.Float, word.Time, word.Timestamp,
+		word.Interval:
+	default:
+		return false
+	}
+	for n := 2; ; n += 2 {
+		if p.peek(n).Kind != NumberToken {
+			return false
+		}
+		if p.peek(n+1).Kind != Comma {
+			return p.peek(n+1).Kind == RightParen
+		}
+	}
+}
+
 // typedLiteralOrNil reads DATE '…' and the like.
 func (p *Parser) typedLiteralOrNil(start text.Pos) Expr {
 	n := 1
+	if p.peek(1).Kind == LeftParen {
+		for p.peek(n).Kind != RightParen && p.peek(n).Kind != EOF {
+			n++
+		}
+		n++
+	}
 	for p.peek(n).Word() == word.With || p.peek(n).Word() == word.Without || p.peek(n).Word() == word.Time || p.peek(n).Word() == word.Zone {
 		n++
 	}
@@ -465,7 +497,7 @@ func (p *Parser) nameOrCall(start text.Pos) Expr {
 	}
 	n := p.slabs.names.Next()
 	*n = Name{node: p.node(start), Parts: parts}
-	if p.tok.Kind == TextToken && len(parts) == 1 && !p.dialectTextAlias() {
+	if p.tok.Kind == TextToken && (len(parts) == 1 || p.isSystemSchema(parts[0])) && !p.dialectTextAlias() {
 		t := p.slabs.typeNames.Next()
 		*t = TypeName{node: n.node, Parts: parts}
 		valueStart := p.start()
@@ -476,6 +508,11 @@ func (p *Parser) nameOrCall(start text.Pos) Expr {
 		return x
 	}
 	return n
+}
+
+// isSystemSchema reports whether a name can only be that of PostgreSQL's own schema.
+func (p *Parser) isSystemSchema(id Ident) bool {
+	return bytes.EqualFold(p.scan.src[id.Span.Start:id.Span.End], []byte("pg_catalog"))
 }
 
 // dialectTextAlias reports whether text right behind a name can only be an

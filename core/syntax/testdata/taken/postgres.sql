@@ -72,3 +72,4 @@ SET LOCAL search_path TO bees, public
 SET TIME ZONE INTERVAL '+02:00' HOUR TO MINUTE
 BEGIN ISOLATION LEVEL SERIALIZABLE, READ ONLY, DEFERRABLE
 SELECT (((SELECT 1) + 2)), ((((SELECT 1)) + 2)), (((SELECT 1) UNION (SELECT 1)))
+SELECT char(20) 'x', time(3) '10:00', time(3) with time zone '10:00', timestamp(2) '2026-01-01', bit(3) '101', numeric(8, 2) '1.5', varchar(3) 'abc', pg_catalog.int4 '7', interval(0) '1 day', float(3) '1'
