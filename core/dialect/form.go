@@ -58,6 +58,9 @@ func (d Dialect) Form(name string) (*Form, bool) {
 	case Postgres:
 		f, ok := postgresForms()[name]
 		return f, ok
+	case SQLite:
+		f, ok := sqliteForms()[name]
+		return f, ok
 	}
 	return nil, false
 }
@@ -66,7 +69,7 @@ func (d Dialect) Form(name string) (*Form, bool) {
 // upper case; where the dialect's forms are not known, any may.
 func (d Dialect) HasStatement(keyword string) bool {
 	_, ok := d.Form(keyword)
-	return ok || d != MariaDB || strings.Contains(" BEGIN DECLARE IF WHILE LOOP REPEAT FOR CASE ", " "+keyword+" ")
+	return ok || !In(MariaDB, Postgres, SQLite).Has(d) || d == MariaDB && strings.Contains(" BEGIN DECLARE IF WHILE LOOP REPEAT FOR CASE ", " "+keyword+" ")
 }
 
 // The grammar of MariaDB 10.11 ("SQL Statements" of its documentation), tried
@@ -81,9 +84,15 @@ var mariaText string
 //go:embed forms/postgres.txt
 var postgresText string
 
+// The grammar of SQLite 3.50 ("SQL As Understood By SQLite" of its documentation).
+//
+//go:embed forms/sqlite.txt
+var sqliteText string
+
 var (
 	mariaForms    = formsOf("mariadb.txt", &mariaText)
 	postgresForms = formsOf("postgres.txt", &postgresText)
+	sqliteForms   = formsOf("sqlite.txt", &sqliteText)
 )
 
 // formsOf reads rules when they are first asked for.

@@ -393,7 +393,7 @@ func (p *Parser) typeFirst() bool {
 
 // typeName reads a type: words, arguments, arrays.
 func (p *Parser) typeName() *TypeName {
-	start := p.start()
+	start, begun := p.start(), p.i
 	t := p.slabs.typeNames.New()
 	p.accept(word.Setof)
 	if p.atAny(word.Signed, word.Unsigned) {
@@ -414,6 +414,9 @@ func (p *Parser) typeName() *TypeName {
 		p.expectKind(RightParen, ")")
 	}
 	p.typeSuffix(t)
+	if p.i > begun+1 && p.dialect == dialect.Postgres {
+		p.checkPart("typename", begun)
+	}
 	t.node = p.node(start)
 	return t
 }

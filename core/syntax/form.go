@@ -40,7 +40,7 @@ func (p *Parser) checkPart(name string, first int) {
 	}
 	m := matcher{p: p, end: p.i, furthest: first}
 	for i := first; i < m.end; i++ {
-		if k := p.scan.tokens[i].Kind; k == TemplateMark || k == Stray || k == Placeholder && (p.dialect == dialect.Postgres || p.textOf(i)[0] == '$') {
+		if k := p.scan.tokens[i].Kind; k == TemplateMark || k == Stray || k == Placeholder && (p.dialect == dialect.Postgres) != (p.textOf(i)[0] == '$') {
 			return
 		}
 	}
@@ -219,7 +219,7 @@ func (m *matcher) class(name string, i int) (int, bool) {
 	t := m.at(i)
 	switch name {
 	case "name":
-		if t.Kind == QuotedName || t.Kind == WordToken && !m.p.dialect.Reserves(t.Word()) {
+		if t.Kind == QuotedName || t.Kind == WordToken && !m.p.dialect.Reserves(t.Word()) || t.Kind == TextToken && m.p.dialect.Has(dialect.TextNames) {
 			return i + 1, true
 		}
 		return m.miss(i, "a name")

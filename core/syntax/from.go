@@ -495,6 +495,7 @@ func (p *Parser) funcTable(start text.Pos, lateral bool, name []Ident) TableExpr
 	}
 	f.As, f.Alias = p.alias(notTableAlias)
 	if p.tok.Kind == LeftParen {
+		begun := p.i
 		p.next()
 		idents := p.lists.idents.mark()
 		p.commaList(func() {
@@ -506,6 +507,7 @@ func (p *Parser) funcTable(start text.Pos, lateral bool, name []Ident) TableExpr
 		})
 		f.Columns = p.lists.idents.take(idents)
 		p.expectKind(RightParen, ")")
+		p.checkPart("recorddef", begun)
 	}
 	f.node = p.node(start)
 	return f
@@ -521,7 +523,9 @@ func (p *Parser) rowsFrom(start text.Pos) TableExpr {
 	p.commaList(func() {
 		p.lists.exprs.push(p.expr())
 		if p.accept(word.As) {
+			begun := p.i
 			p.skipParens()
+			p.checkPart("recorddef", begun)
 		}
 	})
 	f.Calls = p.lists.exprs.take(mark)
@@ -543,6 +547,7 @@ func (p *Parser) rowsFrom(start text.Pos) TableExpr {
 func (p *Parser) tableCall(f *FuncTable, start text.Pos, name []Ident) Expr {
 	switch word.Word(name[len(name)-1].Sym) {
 	case word.Xmltable, word.JsonTable:
+		begun := p.i
 		p.expectKind(LeftParen, "(")
 		for p.tok.Kind != RightParen && !p.atEnd() {
 			if p.at(word.Columns) {
@@ -554,6 +559,9 @@ func (p *Parser) tableCall(f *FuncTable, start text.Pos, name []Ident) Expr {
 			p.skipOne()
 		}
 		p.expectKind(RightParen, ")")
+		if word.Word(name[len(name)-1].Sym) == word.Xmltable {
+			p.checkPart("xmltable", begun)
+		}
 		c := p.slabs.calls.New()
 		c.Name = name
 		c.node = p.node(start)

@@ -280,6 +280,7 @@ func (p *Parser) cte(recursive bool) *CTE {
 		c.Query = p.query()
 	}
 	p.expectKind(RightParen, ")")
+	behind := p.i
 	for p.atAny(word.Search, word.Cycle) {
 		if !recursive {
 			p.fail("a query; only WITH RECURSIVE takes this")
@@ -291,6 +292,9 @@ func (p *Parser) cte(recursive bool) *CTE {
 				p.next()
 			}
 		}
+	}
+	if c.Extended {
+		p.checkPart("searched", behind)
 	}
 	c.node = p.node(start)
 	return c

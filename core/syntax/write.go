@@ -21,8 +21,13 @@ func (p *Parser) insert(with *With) Stmt {
 	start := p.startOf(with)
 	n.With = with
 	p.next()
+	into := false
 	for p.atAny(word.Into, word.Or, word.Replace, word.Ignore, word.Abort, word.Rollback, word.Fail, word.LowPriority,
 		word.HighPriority, word.Delayed, word.Overwrite, word.Table) {
+		if into && p.at(word.Into) {
+			break
+		}
+		into = into || p.atAny(word.Into, word.Overwrite)
 		p.next()
 	}
 	if p.atAny(word.All, word.First) && (p.peek(1).Word() == word.Into || p.peek(1).Word() == word.When) {
@@ -30,14 +35,19 @@ func (p *Parser) insert(with *With) Stmt {
 		n.node = p.node(start)
 		return n
 	}
+	if !into && intoNeeded.Has(p.dialect) {
+		p.fail("INTO")
+	}
 	n.Table = p.insertTarget()
 	if p.tok.Kind == LeftParen && !p.startsQuery(1) {
 		n.Columns = p.insertColumns()
 	}
 	if p.at(word.Overriding) {
-		for p.atAny(word.Overriding, word.System, word.User, word.Value) {
-			p.next()
+		p.next()
+		if !p.accept(word.System) {
+			p.expect(word.User)
 		}
+		p.expect(word.Value)
 	}
 	if p.at(word.Output) {
 		n.Returning = p.returning()
@@ -315,11 +325,20 @@ func (p *Parser) delete(with *With) Stmt {
 		p.next()
 	}
 	if !p.at(word.From) {
+		begun := p.i
 		mark := p.lists.refs.mark()
 		p.commaList(func() { p.lists.refs.push(p.deleteTarget()) })
 		n.Targets = p.lists.refs.take(mark)
+		switch {
+		case p.at(word.From) || p.broken:
+		case fromOptional.Has(p.dialect) && len(n.Targets) == 1:
+			p.move(begun)
+			n.Targets, n.From = nil, p.bareFrom()
+		default:
+			p.fail("FROM")
+		}
 	}
-	if p.at(word.From) {
+	if p.at(word.From) && n.From == nil {
 		if p.peek(1).Kind == LeftParen && len(n.Targets) == 0 && p.dialect.Has(dialect.ExecutedComments) {
 			p.next()
 			p.fail("a table")
@@ -350,6 +369,24 @@ func (p *Parser) delete(with *With) Stmt {
 	n.node = p.node(start)
 	return n
 }
+
+// fromOptional are the dialects in which DELETE may name its table without FROM
+// (Transact-SQL, "DELETE"; Oracle, "DELETE").
+var fromOptional = dialect.In(dialect.ANSI, dialect.SQLServer, dialect.Oracle)
+
+// bareFrom reads the table of a DELETE without FROM.
+func (p *Parser) bareFrom() *From {
+	start := p.start()
+	f := p.slabs.froms.New()
+	mark := p.lists.tables.mark()
+	p.lists.tables.push(p.tableExpr())
+	f.Tables = p.lists.tables.take(mark)
+	f.node = p.node(start)
+	return f
+}
+
+// intoNeeded are the dialects whose INSERT has INTO, or OVERWRITE, before its table.
+var intoNeeded = dialect.In(dialect.Postgres, dialect.SQLite, dialect.Oracle, dialect.Spark)
 
 // noAliases reports an alias among the targets of DELETE FROM … USING, which
 // MySQL and MariaDB give behind USING.

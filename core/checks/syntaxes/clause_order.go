@@ -95,6 +95,11 @@ func reorder(p *check.Pass, clauses, inText []placed, from, to int) check.Mend {
 			return check.Mend{Title: "put the clauses in order", Effect: check.ByHand} // its end is missing
 		}
 	}
+	for i := range inText[1:] {
+		if inText[i].node.Span().End > inText[i+1].node.Span().Start {
+			return check.Mend{Title: "put the clauses in order", Effect: check.ByHand} // one stands within another, LIMIT 5 FROM hives OFFSET 2
+		}
+	}
 	rest := slices.Delete(slices.Clone(inText), from, from+1)
 	if slices.Equal(slices.Insert(rest, to, inText[from]), clauses) {
 		return check.Mend{

@@ -19,3 +19,4 @@ SELECT GROUP_CONCAT(name ORDER BY name SEPARATOR ', ') FROM hives WHERE apiary_i
 SELECT keeper_id, COUNT(*) GROUP BY keeper_id HAVING keeper_id = 4 FROM hives; -- want "syntax.clause-order"
 SELECT keeper_id, COUNT(*) FROM hives GROUP BY keeper_id WHERE COUNT(*) > 2; -- want "clause.aggregate-in-where" "syntax.clause-order"
 SELECT keeper_id, COUNT(*) WHERE apiary_id = 2 FROM hives; -- want "group.ungrouped-column" "syntax.clause-order"
+SELECT name ORDER BY name LIMIT 5 FROM hives OFFSET 2; -- want "syntax.clause-order"
