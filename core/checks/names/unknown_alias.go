@@ -44,11 +44,17 @@ func unknownQualifierOfName(p *check.Pass, n *syntax.Name) {
 }
 
 func unknownQualifierOfStar(p *check.Pass, n *syntax.Star) {
-	sel := p.SelectOf(n)
-	if len(n.Qualifier) != 1 || sel == nil || !p.Tells(n) {
+	if len(n.Qualifier) != 1 || !p.Tells(n) {
 		return
 	}
-	scope := p.Scope(sel)
+	reads, _ := p.Enclosing(n, syntax.Kinds(syntax.KindSelect, syntax.KindInsert, syntax.KindUpdate, syntax.KindDelete, syntax.KindMerge))
+	if reads == nil || p.Scope(reads) == nil {
+		return
+	}
+	if name := p.Names.String(n.Qualifier[0].Sym); reads.Kind() != syntax.KindSelect && (name == "inserted" || name == "deleted" || name == "old" || name == "new") {
+		return // the rows of OUTPUT and of RETURNING
+	}
+	scope := p.Scope(reads)
 	for at := scope; at != nil; at = at.Parent {
 		for _, s := range at.Sources {
 			if s.Name.Sym == n.Qualifier[0].Sym || s.Name.Sym == 0 {

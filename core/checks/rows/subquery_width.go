@@ -4,6 +4,7 @@ import (
 	"fmt"
 
 	"justlens/core/check"
+	"justlens/core/dialect"
 	"justlens/core/syntax"
 )
 
@@ -30,10 +31,15 @@ var subqueryWidth = &check.Check{
 		Bad:  "WITH heavy (hive, kg) AS (SELECT hive_id FROM harvests) SELECT hive FROM heavy",
 		Good: "WITH heavy (hive) AS (SELECT hive_id FROM harvests) SELECT hive FROM heavy",
 	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT name FROM hives WHERE frame_count > ALL (SELECT mites, temper FROM inspections)",
+		Good:    "SELECT name FROM hives WHERE frame_count > ALL (SELECT mites FROM inspections)",
+		Near:    []string{"SELECT name FROM hives WHERE (hive_id, frame_count) = ANY (SELECT hive_id, mites FROM inspections)"},
+	}, {
 		Bad:  "SELECT name FROM hives WHERE hive_id IN (SELECT * FROM harvests)",
 		Good: "SELECT name FROM hives WHERE hive_id IN (SELECT hive_id FROM harvests)",
 	}},
-	On: check.Kinds(runSubqueryWidth, syntax.KindSubquery, syntax.KindIn, syntax.KindCTE),
+	On: check.Kinds(runSubqueryWidth, syntax.KindSubquery, syntax.KindIn, syntax.KindCTE, syntax.KindQuantified),
 }
 
 func runSubqueryWidth(p *check.Pass, n syntax.Node) {
@@ -50,6 +56,19 @@ func runSubqueryWidth(p *check.Pass, n syntax.Node) {
 			return
 		}
 		report(p, n.Query, want, fmt.Sprintf("IN compares %s", count(want)))
+	case *syntax.Quantified:
+		b, ok := p.Above(n).(*syntax.Binary)
+		if !ok || n.Query == nil || !b.Op.IsComparison() || syntax.Unparen(b.Y) != syntax.Expr(n) {
+			return
+		}
+		want := 1
+		switch x := syntax.Unparen(b.X).(type) {
+		case *syntax.Row:
+			want = len(x.Items)
+		case *syntax.Subquery, *syntax.Star, *syntax.Param, *syntax.BadExpr:
+			return
+		}
+		report(p, n.Query, want, fmt.Sprintf("ANY or ALL compares %s", count(want)))
 	case *syntax.Subquery:
 		switch around := p.Above(n).(type) {
 		case *syntax.Binary, *syntax.Row, *syntax.Quantified, *syntax.In, *syntax.Is, *syntax.Between:
