@@ -1,6 +1,6 @@
 package dialect
 
-import "path/filepath"
+import "strings"
 
 // Folders tells what the files of a folder are written in, by those of them that give it
 // away. A file that does not is most likely written in the same.
@@ -22,11 +22,11 @@ func (f *Folders) Add(path string, d Dialect) {
 	if f.told == nil {
 		f.told = map[string]*tally{}
 	}
-	for dir, above := "", filepath.Dir(path); dir != above; dir, above = above, filepath.Dir(above) {
-		t := f.told[above]
+	for dir, more := folderOf(path); more; dir, more = folderOf(dir) {
+		t := f.told[dir]
 		if t == nil {
 			t = &tally{all: d}
-			f.told[above] = t
+			f.told[dir] = t
 		}
 		t.files++
 		t.mixed = t.mixed || t.all != d
@@ -36,8 +36,8 @@ func (f *Folders) Add(path string, d Dialect) {
 // Of gives the dialect of the files nearest to the path, where there are enough and all
 // agree, and how many they are; else [ANSI] and 0.
 func (f *Folders) Of(path string) (d Dialect, files int) {
-	for dir, above := "", filepath.Dir(path); dir != above; dir, above = above, filepath.Dir(above) {
-		if t := f.told[above]; t != nil && t.files >= leastTold {
+	for dir, more := folderOf(path); more; dir, more = folderOf(dir) {
+		if t := f.told[dir]; t != nil && t.files >= leastTold {
 			if t.mixed {
 				break
 			}
@@ -45,4 +45,13 @@ func (f *Folders) Of(path string) (d Dialect, files int) {
 		}
 	}
 	return ANSI, 0
+}
+
+// folderOf gives the folder of a file or folder, "" for that in which the path begins; it
+// is false where there is none above.
+func folderOf(path string) (folder string, more bool) {
+	if path == "" {
+		return "", false
+	}
+	return path[:max(strings.LastIndexAny(path, `/\`), 0)], true
 }
