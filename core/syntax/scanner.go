@@ -426,6 +426,10 @@ func (s *scanner) mark(c byte) TokenKind {
 			s.comments = append(s.comments, text.Span{Start: text.Pos(start), End: text.Pos(s.pos)})
 			return EOF
 		}
+		if s.rules.dollarQuotes && s.pos < len(s.src) && classes[s.src[s.pos]]&startsWord != 0 {
+			s.pos = s.lineEnd(start) // psql's \gset, \gexec, \watch send the query
+			return s.emit(Semicolon, start)
+		}
 	}
 	return s.emit(Stray, start)
 }

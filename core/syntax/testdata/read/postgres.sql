@@ -17,3 +17,5 @@ CREATE RULE r AS ON INSERT TO hives DO INSTEAD (INSERT INTO a VALUES (1); INSERT
 SELECT 1; \gset
 CREATE TRIGGER t AFTER UPDATE OF name ON hives FOR EACH ROW WHEN (OLD.name IS DISTINCT FROM NEW.name) EXECUTE FUNCTION f();
 SELECT x[1:2], x[:2], (y).*, (z).a.b, ROW(1,2), ARRAY[[1,2],[3,4]], a OPERATOR(pg_catalog.+) b, 'a'::text COLLATE "C", interval '1' day, int4 '5', point '(1,2)' <-> p, @ -5, |/ 4, !! 3 FROM ONLY t*, ROWS FROM (f(1), g(2)) AS r(a, b);
+SELECT 1 AS one \gset
+SELECT 1 \watch 5
