@@ -35,7 +35,7 @@ func (p *Parser) checkPart(name string, first int) {
 		return
 	}
 	form, ok := p.dialect.Form(name)
-	if !ok || p.quoted {
+	if !ok || p.quoted || p.skims {
 		return // within a body its own variables may stand for names and values
 	}
 	m := matcher{p: p, end: p.i, furthest: first}
