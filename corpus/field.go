@@ -5,7 +5,6 @@ import (
 	"encoding/json"
 	"errors"
 	"fmt"
-	"io/fs"
 	"maps"
 	"os"
 	"os/exec"
@@ -210,15 +209,6 @@ func reviewField(program, dir, tables string, judged map[string]judgement, verbo
 
 // runReview reviews a folder as a user would.
 func runReview(program, root, tables string) (report fieldReport, took time.Duration, err error) {
-	err = filepath.WalkDir(root, func(path string, _ fs.DirEntry, err error) error {
-		if err == nil && strings.EqualFold(filepath.Ext(path), ".sql") {
-			return fs.SkipAll
-		}
-		return err
-	})
-	if err != nil {
-		return report, 0, err
-	}
 	cmd := exec.Command(program, "review", root, "--tables-of", tables, "--report", "json")
 	start := time.Now()
 	out, err := cmd.Output()

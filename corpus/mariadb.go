@@ -2,12 +2,9 @@ package main
 
 import (
 	"database/sql"
-	"errors"
 	"fmt"
 	"os"
 	"path/filepath"
-
-	"github.com/go-sql-driver/mysql"
 
 	"justlens/core/dialect"
 	"justlens/core/syntax"
@@ -63,18 +60,8 @@ func mariadb(shared, dsn string, verbose bool) error {
 // canRead asks the server to prepare a statement, which parses it and runs
 // nothing.
 func canRead(db *sql.DB, statement string) (bool, error) {
-	if _, err := db.Exec("SET @statement = ?", statement); err != nil {
-		return false, err
-	}
-	_, err := db.Exec("PREPARE statement FROM @statement")
-	var refusal *mysql.MySQLError
-	switch {
-	case err == nil:
-		return true, nil
-	case errors.As(err, &refusal):
-		return refusal.Number != parseError, nil
-	}
-	return false, err
+	refused, err := preparing(db, statement)
+	return refused != parseError, err
 }
 
 // problemIn gives the first error of a statement; a text that falls into

@@ -12,7 +12,6 @@ import (
 	"sort"
 	"strings"
 
-	"github.com/go-sql-driver/mysql"
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgconn"
 	_ "modernc.org/sqlite" // registers the driver
@@ -187,17 +186,13 @@ func askPostgres(c *pgx.Conn, statement string) (answer, error) {
 }
 
 func askMariaDB(db *sql.DB, statement string) (answer, error) {
-	if _, err := db.Exec("SET @statement = ?", statement); err != nil {
-		return 0, err
-	}
-	_, err := db.Exec("PREPARE statement FROM @statement")
-	var refusal *mysql.MySQLError
+	refused, err := preparing(db, statement)
 	switch {
-	case err == nil:
-		return takes, nil
-	case !errors.As(err, &refusal):
+	case err != nil:
 		return 0, err
-	case refusal.Number == parseError:
+	case refused == 0:
+		return takes, nil
+	case refused == parseError:
 		return refusesAsSyntax, nil
 	}
 	return refusesElse, nil

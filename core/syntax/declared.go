@@ -66,18 +66,15 @@ func (p *Parser) declaredNames() {
 	}
 }
 
-// takeDeclared gives what was noted since mark, and forgets it.
+// takeDeclared gives what was noted since mark, and forgets it; nothing where the body says
+// itself what such a name means.
 func (p *Parser) takeDeclared(mark int) []Ident {
-	idents := p.lists.idents.mark()
-	for _, id := range p.declared[mark:] {
-		p.lists.idents.push(id)
-	}
+	noted := p.declared[mark:]
 	p.declared = p.declared[:mark]
 	if p.settled {
-		p.lists.idents.take(idents)
 		return nil
 	}
-	return p.lists.idents.take(idents)
+	return p.lists.idents.out.Copy(noted)
 }
 
 // settlesConflict reports whether a line before a body in PL/pgSQL says which of a variable

@@ -113,7 +113,7 @@ func (p *Parser) literal(start text.Pos, kind LiteralKind) Expr {
 // wordPrimary reads an operand that begins with a word.
 func (p *Parser) wordPrimary(start text.Pos) Expr {
 	next := p.peek(1).Kind
-	if next == LeftParen && p.scan.rules.dollarQuotes && p.typeOfLength() {
+	if next == LeftParen && p.typeOfLength() > 0 {
 		if x := p.typedLiteralOrNil(start); x != nil {
 			return x
 		}
@@ -238,33 +238,35 @@ func (p *Parser) bareCall(start text.Pos) Expr {
 	return c
 }
 
-// typeOfLength reports whether a word is a type that takes a length or precision, with numbers
-// alone in the parentheses behind it.
-func (p *Parser) typeOfLength() bool {
+// typeOfLength gives how many tokens a type of PostgreSQL takes that has its length or
+// precision behind it, numbers alone in parentheses; 0 for anything else.
+func (p *Parser) typeOfLength() int {
+	if !p.scan.rules.dollarQuotes {
+		return 0
+	}
 	switch p.word {
 	case word.Char, word.Character, word.Varchar, word.Nchar, word.Bit, word.Numeric, word.Decimal, word.Dec, word.Float, word.Time, word.Timestamp,
 		word.Interval:
 	default:
-		return false
+		return 0
 	}
-	for n := 2; ; n += 2 {
-		if p.peek(n).Kind != NumberToken {
-			return false
-		}
-		if p.peek(n+1).Kind != Comma {
-			return p.peek(n+1).Kind == RightParen
+	for n := 2; p.peek(n).Kind == NumberToken; n += 2 {
+		switch p.peek(n + 1).Kind {
+		case RightParen:
+			return n + 2
+		case Comma:
+		default:
+			return 0
 		}
 	}
+	return 0
 }
 
 // typedLiteralOrNil reads DATE '…' and the like.
 func (p *Parser) typedLiteralOrNil(start text.Pos) Expr {
 	n := 1
 	if p.peek(1).Kind == LeftParen {
-		for p.peek(n).Kind != RightParen && p.peek(n).Kind != EOF {
-			n++
-		}
-		n++
+		n = max(n, p.typeOfLength()) // DATE(x) 'day' is a call with an alias
 	}
 	for p.peek(n).Word() == word.With || p.peek(n).Word() == word.Without || p.peek(n).Word() == word.Time || p.peek(n).Word() == word.Zone {
 		n++

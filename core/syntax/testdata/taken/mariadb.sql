@@ -134,3 +134,4 @@ SELECT * FROM (((SELECT (SELECT 1) AS x))) t
 SELECT q.name FROM hives = q
 SELECT (((WITH t AS (SELECT 1 AS a) SELECT a FROM t LIMIT 1) + 2))
 SELECT ((((SELECT 1)) + 2)), (((SELECT 1) UNION (SELECT 1)))
+SELECT TIME(taken_on) 'day', DATE(DATE(taken_on)) 'd' FROM harvests
