@@ -69,7 +69,7 @@ func (d Dialect) Form(name string) (*Form, bool) {
 // upper case; where the dialect's forms are not known, any may.
 func (d Dialect) HasStatement(keyword string) bool {
 	_, ok := d.Form(keyword)
-	return ok || !In(MariaDB, Postgres, SQLite).Has(d) || d == MariaDB && strings.Contains(" BEGIN DECLARE IF WHILE LOOP REPEAT FOR CASE ", " "+keyword+" ")
+	return ok || !In(MariaDB, Postgres, SQLite).Has(d) || d == MariaDB && strings.Contains(" BEGIN IF WHILE LOOP REPEAT FOR CASE SELECT INSERT UPDATE DELETE REPLACE WITH ", " "+keyword+" ")
 }
 
 // The grammar of MariaDB 10.11 ("SQL Statements" of its documentation), tried

@@ -10,7 +10,7 @@ import (
 // for a class that the parser does not know.
 func TestFormsNameWhatIsKnown(t *testing.T) {
 	classes := []string{"name", "word", "path", "text", "text64", "number", "number65535", "variable", "value", "expression", "query", "statement",
-		"parens", "rest", "body", "type", "quoted"}
+		"parens", "rest", "body", "type", "quoted", "operator"}
 	for _, forms := range []map[string]*Form{mariaForms(), postgresForms(), sqliteForms()} {
 		assert.NotEmpty(t, forms)
 		var look func(rule string, f *Form)

@@ -1,6 +1,8 @@
 package syntax
 
 import (
+	"slices"
+
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/text"
@@ -31,6 +33,9 @@ func (p *Parser) call(start text.Pos, name []Ident) Expr {
 		c.Star = true
 		p.next()
 	case p.at(word.Select), p.at(word.With) && p.startsQuery(0):
+		if !p.takesQuery(name) {
+			p.fail("an expression (a query needs IN before it, or parentheses of its own)")
+		}
 		mark := p.lists.exprs.mark()
 		p.lists.exprs.push(p.argumentQuery())
 		c.Args = p.lists.exprs.take(mark)
@@ -99,14 +104,18 @@ func (p *Parser) arguments(c *Call) {
 		p.next()
 		p.accept(word.From)
 	}
-	p.accept(word.From)
+	if p.isCallOf(c, "trim") {
+		p.accept(word.From)
+	}
 	if w := word.Word(c.Name[len(c.Name)-1].Sym); (w == word.Xmlelement || w == word.Xmlpi) && p.at(word.Name) && p.peek(1).Kind != Comma {
 		p.next()
 	}
 	for !p.broken {
-		p.lists.exprs.push(p.argument())
+		p.lists.exprs.push(p.argument(c))
 		switch {
 		case p.acceptKind(Comma):
+		case p.misplacedKeyword(c):
+			p.fail(") or a comma")
 		case p.atAny(word.From, word.For, word.Placing, word.Using, word.As, word.Value, word.Similar, word.Escape):
 			if p.at(word.As) || p.at(word.Using) && p.peek(2).Kind == RightParen {
 				p.next()
@@ -127,7 +136,7 @@ func (p *Parser) arguments(c *Call) {
 }
 
 // argument reads one argument: an expression, name => expression, or a lambda.
-func (p *Parser) argument() Expr {
+func (p *Parser) argument(c *Call) Expr {
 	start := p.start()
 	if p.at(word.Variadic) && p.peek(1).Kind != Comma && p.peek(1).Kind != RightParen {
 		p.next()
@@ -143,10 +152,56 @@ func (p *Parser) argument() Expr {
 	}
 	x := p.expr()
 	if p.at(word.In) {
+		if p.misplacedKeyword(c) {
+			p.fail(") or a comma")
+		}
 		p.next()
 		return p.expr()
 	}
 	return x
+}
+
+// isCallOf reports whether a call is one of a built-in function of these names.
+func (p *Parser) isCallOf(c *Call, names ...string) bool {
+	return len(c.Name) == 1 && slices.Contains(names, p.scan.names.String(c.Name[0].Sym))
+}
+
+// takesQuery reports whether a query may stand bare between the parentheses of a call, as
+// in ARRAY(SELECT …) and CURSOR(SELECT …).
+func (p *Parser) takesQuery(name []Ident) bool {
+	if len(name) > 1 || !p.dialect.Has(dialect.KnownKeywordsInCalls) {
+		return true
+	}
+	return word.Word(name[0].Sym) == word.Array
+}
+
+// misplacedKeyword reports whether a keyword stands between the arguments of a function
+// that has none there: only some functions of the standard do ("String Functions and
+// Operators", "EXTRACT" of PostgreSQL's manual; "String Functions" of MariaDB's).
+func (p *Parser) misplacedKeyword(c *Call) bool {
+	if !p.dialect.Has(dialect.KnownKeywordsInCalls) || p.broken {
+		return false
+	}
+	if p.dialect == dialect.SQLite {
+		return p.atAny(word.From, word.For, word.Placing, word.Similar, word.As, word.In)
+	}
+	switch p.word {
+	case word.In:
+		return !p.isCallOf(c, "position")
+	case word.From:
+		return !p.isCallOf(c, "substring", "substr", "mid", "trim", "overlay", "extract")
+	case word.For:
+		return !p.isCallOf(c, "substring", "substr", "mid", "overlay")
+	case word.Placing:
+		return !p.isCallOf(c, "overlay")
+	case word.Similar, word.Escape:
+		return !p.isCallOf(c, "substring")
+	case word.As:
+		return !p.dialect.Has(dialect.ExecutedComments) && !p.isCallOf(c, "xmlelement", "xmlattributes", "xmlforest", "xmlserialize", "xmlparse", "treat") ||
+			p.dialect.Has(dialect.ExecutedComments) && p.peek(2).Kind == LeftParen &&
+				!p.isCallOf(c, "weight_string", "column_create", "column_add", "column_get")
+	}
+	return false
 }
 
 // callTail reads what may follow the arguments inside the parentheses.

@@ -164,8 +164,7 @@ func (p *Parser) wordInfix(start text.Pos, left Expr, power uint8) Expr {
 		}
 	case word.Operator:
 		if p.peek(1).Kind == LeftParen && p.power[dialect.Other] > power {
-			p.next()
-			p.skipParens()
+			p.operatorName()
 			right := p.exprAbove(p.power[dialect.Other])
 			n := p.slabs.binarys.Next()
 			*n = Binary{node: p.node(start), Op: OpOther, X: left, Y: right}
@@ -373,6 +372,23 @@ func (p *Parser) like(start text.Pos, left Expr, not bool) Expr {
 	return n
 }
 
+// operatorName reads OPERATOR(schema.op).
+func (p *Parser) operatorName() {
+	p.next()
+	p.next()
+	for (p.tok.Kind == WordToken || p.tok.Kind == QuotedName || p.tok.Kind == VariableName || p.tok.Kind == TemplateMark) && p.peek(1).Kind == Dot {
+		p.next()
+		p.next()
+	}
+	if !p.tok.Kind.isOperator() {
+		p.fail("an operator")
+	}
+	for end := p.tok.Span.Start; p.tok.Kind.isOperator() && p.tok.Span.Start == end; end = p.last {
+		p.next()
+	}
+	p.expectKind(RightParen, ")")
+}
+
 // isTest reads IS [NOT] …, ISNULL, NOTNULL.
 //
 //	isTest = expr IS [ NOT ] ( NULL | TRUE | FALSE | UNKNOWN | DISTINCT FROM expr | … )
@@ -409,8 +425,13 @@ func (p *Parser) isTest(start text.Pos, left Expr) Expr {
 			n.Y = p.exprAbove(p.power[dialect.IsTest])
 		case word.Json, word.Normalized, word.Document, word.Nfc, word.Nfd, word.Nfkc, word.Nfkd, word.Of, word.Dangling, word.Empty:
 			n.Test = IsOther
+			first := p.i
 			p.isOther()
+			p.checkPart("istest", first)
 		default:
+			if p.scan.rules.dollarQuotes && p.tok.Kind == WordToken && !p.quoted {
+				p.fail("NULL, TRUE, FALSE, UNKNOWN or DISTINCT FROM")
+			}
 			n.Test = IsOther
 			n.Y = p.exprAbove(p.power[dialect.IsTest])
 		}

@@ -248,8 +248,7 @@ func (m *matcher) class(name string, i int) (int, bool) {
 		if t.Kind != TextToken {
 			return m.miss(i, "text in quotes")
 		}
-		for m.at(i).Kind == TextToken {
-			i++
+		for i++; m.at(i).Kind == TextToken && m.p.dialect == dialect.Postgres && m.p.startsLineAt(i); i++ {
 		}
 		return i, true
 	case "number":
@@ -273,10 +272,26 @@ func (m *matcher) class(name string, i int) (int, bool) {
 	case "rest":
 		return m.end, true
 	case "type":
-		if t.Kind != WordToken && t.Kind != QuotedName {
+		if t.Kind != WordToken && t.Kind != QuotedName || t.Kind == WordToken && m.p.dialect.Reserves(t.Word()) {
 			return m.miss(i, "a type")
 		}
 		return m.parsed(i, func() { m.p.typeName() })
+	case "operator":
+		if t.Kind == VariableName || t.Kind == TemplateMark { // @extschema@ of an extension's script
+			return m.end, true
+		}
+		for m.at(i+1).Kind == Dot && (t.Kind == WordToken || t.Kind == QuotedName) {
+			i += 2
+			t = m.at(i)
+		}
+		begun := i
+		for i < m.end && m.at(i).Kind.isOperator() && (i == begun || m.at(i).Span.Start == m.at(i-1).Span.End) {
+			i++
+		}
+		if i == begun {
+			return m.miss(i, "an operator")
+		}
+		return i, true
 	case "quoted": // a body, read or not
 		if t.Kind != BodyQuote {
 			return m.class("text", i)
@@ -286,10 +301,11 @@ func (m *matcher) class(name string, i int) (int, bool) {
 		}
 		return min(i+1, m.end), true
 	case "body":
-		if i == m.end {
-			return m.miss(i, "a statement")
+		labelled := bytes.HasPrefix(bytes.TrimLeft(m.p.scan.src[t.Span.End:], " \t\r\n"), []byte(":"))
+		if t.Kind == LeftParen || labelled || t.Kind == WordToken && m.p.dialect.HasStatement(strings.ToUpper(string(m.p.textOf(i)))) {
+			return m.end, true
 		}
-		return m.end, true
+		return m.miss(i, "a statement")
 	case "expression":
 		if t.Kind == EOF {
 			return m.miss(i, "an expression")

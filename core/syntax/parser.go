@@ -62,6 +62,7 @@ type Parser struct {
 	skims      bool    // only definitions are wanted
 	within     scanner // of bodies in quotes
 	bodyUnread bool    // one that was not read stands in the statement
+	arrays     int     // constructors of arrays round here
 	inFor      bool    // the query of a FOR loop is being read
 	quoted     bool    // a body in quotes is being read
 	spliced    bool    // the tokens of one stand among those of the statement
@@ -254,7 +255,7 @@ func (p *Parser) carried() int {
 // begin begins a statement, and gives the index of the first comment that is its own.
 func (p *Parser) begin() (comments int) {
 	p.declared = p.declared[:0]
-	p.lastID, p.depth, p.height, p.bodies, p.empty, p.broken, p.spliced, p.quoted, p.inFor, p.bodyUnread = 0, 0, 0, 0, 0, false, false, false, false, false
+	p.lastID, p.depth, p.height, p.bodies, p.arrays, p.empty, p.broken, p.spliced, p.quoted, p.inFor, p.bodyUnread = 0, 0, 0, 0, 0, 0, false, false, false, false, false
 	p.errors, p.run = p.errors[:0], parenRun{}
 	p.begun, p.first = p.i, p.i
 	comments = p.carried()
@@ -296,6 +297,13 @@ func (p *Parser) startsLine() bool {
 		}
 	}
 	return p.i == p.begun
+}
+
+// startsLineAt reports whether the token of index i stands on a later line than the one
+// before it.
+func (p *Parser) startsLineAt(i int) bool {
+	between := p.scan.src[p.scan.tokens[i-1].Span.End:p.scan.tokens[i].Span.Start]
+	return bytes.ContainsAny(between, "\r\n")
 }
 
 // skipStatement moves to the end of the statement in hand and gives its index.

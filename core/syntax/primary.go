@@ -45,6 +45,9 @@ func (p *Parser) primary() Expr {
 	case LeftParen:
 		return p.parens(start)
 	case LeftBracket:
+		if p.arrays == 0 && p.scan.rules.dollarQuotes {
+			break
+		}
 		return p.arrayItems(start, p.slabs.arrays.New())
 	case Placeholder, VariableName:
 		p.next()
@@ -397,6 +400,9 @@ func (p *Parser) rowItems(start text.Pos) Expr {
 	isRow := p.start() != start
 	p.next()
 	if p.tok.Kind == RightParen {
+		if !isRow {
+			p.fail("an expression")
+		}
 		p.next()
 		n := p.slabs.rows.New()
 		n.node = p.node(start)
@@ -429,10 +435,12 @@ func (p *Parser) array(start text.Pos) Expr {
 
 // arrayItems reads [a, b, …].
 func (p *Parser) arrayItems(start text.Pos, n *Array) Expr {
+	p.arrays++
 	p.next()
 	if p.tok.Kind != RightBracket {
 		n.Items = p.exprList()
 	}
+	p.arrays--
 	p.expectKind(RightBracket, "]")
 	n.node = p.node(start)
 	return n
@@ -547,7 +555,7 @@ func (p *Parser) postfix(start text.Pos, x Expr) Expr {
 				p.next()
 			} else {
 				n.Name = p.partAfterDot()
-				if p.tok.Kind == LeftParen {
+				if p.tok.Kind == LeftParen && !p.scan.rules.dollarQuotes { // a method
 					p.skipParens()
 				}
 			}
@@ -572,11 +580,15 @@ func (p *Parser) postfix(start text.Pos, x Expr) Expr {
 func (p *Parser) subscript(start text.Pos, x Expr) Expr {
 	p.next()
 	mark := p.lists.exprs.mark()
-	for p.tok.Kind != RightBracket && !p.atEnd() {
-		if p.tok.Kind == Colon {
-			p.next()
-			continue
+	if p.tok.Kind != Colon {
+		p.lists.exprs.push(p.expr())
+	}
+	if p.tok.Kind == Placeholder { // as the scanner takes :n of x[1:n]
+		p.lists.exprs.push(p.expr())
+		for p.tok.Kind != RightBracket && !p.atEnd() {
+			p.skipOne()
 		}
+	} else if p.acceptKind(Colon) && p.tok.Kind != RightBracket {
 		p.lists.exprs.push(p.expr())
 	}
 	items := p.lists.exprs.take(mark)

@@ -88,7 +88,11 @@ func (p *Parser) routineHead(kind word.Word) {
 func (p *Parser) startsBody(kind word.Word) bool {
 	switch p.word {
 	case word.If:
-		return p.peek(1).Word() != word.Not && p.peek(1).Word() != word.Exists
+		n := 1
+		if p.peek(n).Word() == word.Not {
+			n++
+		}
+		return p.peek(n).Word() != word.Exists || p.peek(n+1).Kind == LeftParen
 	case word.Begin, word.Declare, word.Loop, word.While, word.Repeat, word.Call, word.Do, word.Case, word.Select, word.Signal,
 		word.Grant, word.Revoke, word.Drop, word.Truncate, word.Alter, word.Show, word.Create:
 		return true
@@ -227,8 +231,11 @@ func (p *Parser) bodyStmts(enders ...word.Word) []Stmt {
 	mark := p.lists.stmts.mark()
 	for !p.atAny(enders...) && p.tok.Kind != EOF && p.tok.Kind != BatchEnd {
 		before := p.i
-		if !p.acceptKind(Semicolon) {
+		if p.dialect.Has(dialect.ExecutedComments) || !p.acceptKind(Semicolon) {
 			p.bodyStmt()
+			if p.dialect.Has(dialect.ExecutedComments) && !p.broken && p.tok.Kind != Semicolon {
+				p.fail("a semicolon")
+			}
 		}
 		p.mendBody()
 		if p.i == before && !p.broken {
@@ -353,7 +360,9 @@ func (p *Parser) controlOrNil() Stmt {
 	case word.For, word.Foreach:
 		p.forStmt(&c)
 	case word.Declare:
+		first := p.i
 		c.Stmts = p.declare()
+		p.checkForm(first)
 	case word.Perform:
 		if p.quoted { // a query whose rows are not wanted
 			p.scan.tokens[p.i].word = word.Select
@@ -381,7 +390,9 @@ func (p *Parser) controlOrNil() Stmt {
 		}
 		p.skipToEnd()
 	case word.Set:
+		first := p.i
 		c.Exprs = p.setStmt()
+		p.checkForm(first)
 	default:
 		if p.tok.Kind == WordToken && (p.peek(1).Kind == AssignOperator || p.peek(1).Kind == Dot && p.peek(3).Kind == AssignOperator) {
 			p.path("a variable")

@@ -155,7 +155,7 @@ func (p *Parser) withStmt() Stmt {
 
 // other passes over a statement that is only known by its first word.
 func (p *Parser) other() Stmt {
-	if p.bodies == 0 && !p.quoted && p.tok.Kind == WordToken && !p.dialect.HasStatement(strings.ToUpper(string(p.textOf(p.i)))) {
+	if (p.bodies == 0 || p.dialect == dialect.MariaDB) && !p.quoted && p.tok.Kind == WordToken && !p.dialect.HasStatement(strings.ToUpper(string(p.textOf(p.i)))) {
 		return p.noStatement()
 	}
 	return p.passOver()

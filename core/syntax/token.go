@@ -58,6 +58,8 @@ const (
 	OtherOperator
 )
 
+func (k TokenKind) isOperator() bool { return k >= Equal }
+
 // Flags of a token.
 const (
 	// Unclosed marks a text or name whose end was not found.
