@@ -680,8 +680,10 @@ func (b *Binder) resolve(p pending) Use {
 			}
 		}
 	}
-	if u.Status == Missing && (p.routine || p.name.Parts[0].Quoted && b.info.Dialect == dialect.SQLite) || u.Status == Assumed && p.routine {
-		u = Use{Status: Unclear, Scope: p.scope} // a variable; text in double quotes
+	if u.Status == Missing && p.routine {
+		u.Status = Variable
+	} else if u.Status == Missing && p.name.Parts[0].Quoted && b.info.Dialect == dialect.SQLite || u.Status == Assumed && p.routine {
+		u = Use{Status: Unclear, Scope: p.scope} // perhaps a variable; text in double quotes
 	}
 	if sel != nil && b.seesAliases(p.place) && u.Status != Resolved {
 		_, nested := b.info.Parent(p.name).(syntax.Expr)

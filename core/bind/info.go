@@ -33,6 +33,10 @@ const (
 	NoSource
 	// Unclear is a name that cannot be told.
 	Unclear
+	// Variable is a name within a routine that no source has.
+	Variable
+	// Statuses is how many there are.
+	Statuses
 )
 
 // Use is what one name in the text means.

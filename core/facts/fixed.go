@@ -1,6 +1,7 @@
 package facts
 
 import (
+	"bytes"
 	"slices"
 
 	"justlens/core/bind"
@@ -470,9 +471,16 @@ func (f *Fixed) Value(x syntax.Expr) bool {
 	case *syntax.Literal, *syntax.TypedLiteral, *syntax.Interval:
 		return true
 	case *syntax.Param:
-		return !f.in.Dialect.Has(dialect.ExecutedComments) || f.in.Src[n.Span().Start] != '@' // a variable may be set on the way
+		if !f.in.Dialect.Has(dialect.ExecutedComments) || f.in.Src[n.Span().Start] != '@' {
+			return true
+		}
+		within := f.sel.Span()
+		return !bytes.Contains(f.in.Src[within.Start:within.End], []byte(":=")) // else it may be set on the way
 	case *syntax.Name:
 		u := f.in.Use(n)
+		if u.Status == bind.Variable || u.Status == bind.NoSource {
+			return true // of a routine's record, or the query is refused
+		}
 		return u.Outer && (u.Status == bind.Resolved || u.Status == bind.Assumed)
 	case *syntax.Call:
 		if n.Over != nil || dialect.Function(f.in.FunctionName(n)) != dialect.Scalar {
@@ -509,6 +517,10 @@ func (in *Facts) alike(from, to syntax.Expr) bool {
 	switch n := syntax.Unparen(from).(type) {
 	case *syntax.Param:
 		return true
+	case *syntax.Name:
+		if s := in.Use(n).Status; s == bind.Variable || s == bind.NoSource {
+			return true
+		}
 	case *syntax.Literal:
 		if n.Lit == syntax.TextLiteral {
 			return target.Class != schema.Unknown

@@ -81,7 +81,7 @@ func (g *Grouping) add(sel *syntax.Select, x syntax.Expr) {
 		switch {
 		case u.Status == bind.OutputAlias:
 			g.Keys = append(g.Keys, u.Item.X)
-		case u.Status == bind.Unclear || u.Status == bind.Assumed:
+		case u.Status == bind.Unclear || u.Status == bind.Variable || u.Status == bind.Assumed:
 			// It may be a column, or an alias of the list.
 			if item := in.Scope(sel).Item(n.Last().Sym); item != nil {
 				g.Keys = append(g.Keys, item.X)

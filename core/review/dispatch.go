@@ -39,7 +39,7 @@ const (
 	isQuoted  = 2
 	isExact   = 4
 	perStatus = 8
-	nameSorts = (int(bind.Unclear) + 1) * perStatus
+	nameSorts = int(bind.Statuses) * perStatus
 )
 
 // Sorts of calls of one function.

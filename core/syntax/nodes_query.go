@@ -49,6 +49,8 @@ type Select struct {
 	Items      []*SelectItem
 	IntoSpan   text.Span // the keyword, empty without INTO
 	Into       []Expr
+	IntoMany   bool // BULK COLLECT: all rows go into collections
+	IntoStrict bool // PL/pgSQL's STRICT: other than one row is an error
 	From       *From
 	Where      *Where
 	GroupBy    *GroupBy

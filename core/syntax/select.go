@@ -131,6 +131,7 @@ func (p *Parser) selectClause(s *Select) bool {
 	if p.at(word.Bulk) && p.scan.names.String(p.peek(1).Sym) == "collect" { // INTO, in PL/SQL
 		p.next()
 		p.next()
+		s.IntoMany = true
 	}
 	switch p.word {
 	case word.Into:
@@ -144,6 +145,7 @@ func (p *Parser) selectClause(s *Select) bool {
 			return true
 		}
 		for p.atAny(word.Temporary, word.Temp, word.Unlogged, word.Table) || p.quoted && p.at(word.Strict) {
+			s.IntoStrict = s.IntoStrict || p.at(word.Strict)
 			p.next()
 		}
 		s.Into = p.exprList()

@@ -37,7 +37,7 @@ var aliasInWhere = &check.Check{
 		Dialect: dialect.SQLite,
 		Near:    []string{"SELECT hive_id, weight_kg * 1000 AS grams FROM harvests WHERE grams > 500"},
 	}},
-	On: check.Names(runAliasInWhere, bind.OutputAlias, bind.Missing, bind.Assumed, bind.Unclear, bind.NoSource).Bare(),
+	On: check.Names(runAliasInWhere, bind.OutputAlias, bind.Missing, bind.Assumed, bind.Unclear, bind.Variable, bind.NoSource).Bare(),
 }
 
 var whereOrJoin = syntax.Kinds(syntax.KindWhere, syntax.KindJoin)

@@ -118,7 +118,7 @@ var aliasInOrderExpression = &check.Check{
 }
 
 // untold are the names that may mean an alias that cannot be seen.
-var untold = []bind.Status{bind.Missing, bind.Assumed, bind.Unclear}
+var untold = []bind.Status{bind.Missing, bind.Assumed, bind.Unclear, bind.Variable}
 
 // reportAlias reports a bare name in a clause that no source has and that only
 // the select list defines.

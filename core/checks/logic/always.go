@@ -319,7 +319,7 @@ func sameColumn(p *check.Pass, x syntax.Expr) (column syntax.Expr, constant synt
 	if !ok || !isPlainConstant(right) {
 		return nil, nil
 	}
-	if u := p.Use(n); u.Status != bind.Resolved && u.Status != bind.Assumed && u.Status != bind.Unclear {
+	if u := p.Use(n); u.Status != bind.Resolved && u.Status != bind.Assumed && u.Status != bind.Unclear && u.Status != bind.Variable {
 		return nil, nil
 	}
 	return n, right

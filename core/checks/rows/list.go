@@ -4,4 +4,4 @@ package rows
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{subqueryWidth, positionRange}
+var Checks = []*check.Check{subqueryWidth, rowWidth, positionRange, intoSeveral}

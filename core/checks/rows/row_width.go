@@ -1,0 +1,138 @@
+package rows
+
+import (
+	"fmt"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+)
+
+// rowless are the dialects that know a row as an operand of comparisons only. The others
+// have it as a value.
+var rowless = dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Oracle)
+
+var rowWidth = &check.Check{
+	ID:    "rows.row-width",
+	Title: "row where one value stands, or of another width than what it is compared with",
+	Doc: "A row such as (1, 8) has two values. It is compared with a row or subquery of as many. PostgreSQL and Spark select rows and sort by them, too; MySQL, MariaDB, " +
+		"SQLite and Oracle take one value there.",
+	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.In(dialect.SQLServer)),
+	Examples: []check.Example{{
+		Bad:  "SELECT name FROM hives WHERE (hive_id, frame_count) = (1, 8, 0)",
+		Good: "SELECT name FROM hives WHERE (hive_id, frame_count) = (1, 8)",
+		Near: []string{
+			"SELECT name FROM hives WHERE (hive_id, frame_count) IN ((1, 8), (2, 9))",
+			"SELECT name FROM hives WHERE (hive_id, frame_count) = (SELECT 1, 8)",
+		},
+	}, {
+		Bad:  "SELECT name FROM hives WHERE (hive_id, frame_count) IN ((1, 8), (2, 9, 0))",
+		Good: "SELECT name FROM hives WHERE (hive_id, frame_count) IN ((1, 8), (2, 9))",
+	}, {
+		Bad:  "SELECT name FROM hives WHERE (hive_id, frame_count) = (SELECT hive_id, weight_kg, taken_on FROM harvests WHERE harvest_id = 1)",
+		Good: "SELECT name FROM hives WHERE (hive_id, frame_count) = (SELECT hive_id, weight_kg FROM harvests WHERE harvest_id = 1)",
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT (hive_id, name) FROM hives",
+		Good:    "SELECT hive_id, name FROM hives",
+		Near:    []string{"SELECT (hive_id), (name) FROM hives"},
+	}, {
+		Dialect: dialect.SQLite,
+		Bad:     "SELECT apiary_id, COUNT(*) FROM hives GROUP BY (apiary_id, frame_count)",
+		Good:    "SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id, frame_count",
+	}},
+	On: check.Nodes(runRowWidth),
+}
+
+func runRowWidth(p *check.Pass, row *syntax.Row) {
+	if p.Dialect == dialect.SQLServer || !p.Tells(row) { // which has no rows in expressions
+		return
+	}
+	switch around := p.Above(row).(type) {
+	case *syntax.Binary:
+		other := around.Y
+		if syntax.Unparen(around.Y) == syntax.Expr(row) {
+			other = around.X
+		}
+		if around.Op.IsComparison() && (syntax.Unparen(around.X) == syntax.Expr(row) || !isRow(other)) { // of two rows the first tells
+			compareWidth(p, row, other)
+		}
+	case *syntax.In:
+		if syntax.Unparen(around.X) == syntax.Expr(row) {
+			for _, x := range around.List {
+				compareWidth(p, row, x)
+			}
+		}
+	case *syntax.SelectItem, *syntax.Where, *syntax.Having, *syntax.OrderItem, *syntax.GroupBy, *syntax.When, *syntax.Is:
+		if !rowless.Has(p.Dialect) {
+			return
+		}
+		if _, grouped := around.(*syntax.GroupBy); grouped && p.Dialect == dialect.Oracle {
+			return
+		}
+		if _, test := around.(*syntax.Is); test && p.Dialect == dialect.Oracle {
+			return
+		}
+		p.Report(check.Finding{
+			Span: row.Span(), Certainty: check.Certain, Verdicts: check.Everywhere(check.Fine).But(check.Refused, rowless),
+			Message: fmt.Sprintf("a row of %d values stands where one value is needed", len(row.Items)),
+			Why:     "Without the parentheses the values stand for themselves, each alone.",
+			Mends:   []check.Mend{{Title: "leave the parentheses out", Effect: check.ByHand}},
+		})
+	}
+}
+
+// compareWidth reports an operand that has not as many values as the row it is compared with.
+func compareWidth(p *check.Pass, row *syntax.Row, other syntax.Expr) {
+	width, at := 1, other.Span()
+	switch x := syntax.Unparen(other).(type) {
+	case *syntax.Row:
+		width = len(x.Items)
+		if width == len(row.Items) {
+			if p.Dialect == dialect.Postgres {
+				return // which compares rows within rows when it runs
+			}
+			for i := range row.Items {
+				if inner, ok := syntax.Unparen(row.Items[i]).(*syntax.Row); ok {
+					compareWidth(p, inner, x.Items[i])
+				}
+			}
+			return
+		}
+	case *syntax.Subquery:
+		w, ok := p.Width(x.Query.Body)
+		if !ok {
+			return
+		}
+		width = w
+	case *syntax.Literal:
+		if x.Lit == syntax.NullLiteral {
+			return
+		}
+	case *syntax.TypedLiteral:
+	default:
+		return
+	}
+	if width == len(row.Items) {
+		return
+	}
+	p.Report(check.Finding{
+		Span: at, Certainty: check.Certain,
+		Message: fmt.Sprintf("%s here, %d in the row it is compared with", values(width), len(row.Items)),
+		Why:     "A row is compared value by value with one of the same width.",
+		Related: []check.Related{{Span: row.Span(), Message: "compared with this"}},
+		Mends:   []check.Mend{{Title: "write as many values on both sides", Effect: check.ByHand}},
+	})
+}
+
+func isRow(x syntax.Expr) bool {
+	_, ok := syntax.Unparen(x).(*syntax.Row)
+	return ok
+}
+
+func values(n int) string {
+	if n == 1 {
+		return "1 value"
+	}
+	return fmt.Sprintf("%d values", n)
+}
