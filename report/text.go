@@ -280,7 +280,7 @@ func passedOver(p review.Passed) string {
 		if p.Bodies > 1 {
 			bodies = thousands(p.Bodies) + " bodies of routines"
 		}
-		parts = append(parts, bodies+" in another language, or in quotes with escapes")
+		parts = append(parts, bodies+" in another language")
 	}
 	if len(parts) == 0 {
 		return ""

@@ -1,6 +1,7 @@
 package check
 
 import (
+	"slices"
 	"sort"
 	"strings"
 
@@ -191,4 +192,60 @@ func (p *Pass) EditedText(n syntax.Node, edits []text.Edit) string {
 	}
 	b.Write(p.Src[at:n.Span().End])
 	return b.String()
+}
+
+// doubleQuotes fits a finding to a body in quotes, in which each quote is doubled. A mend of
+// which it is not sure how it is written there is told in words only.
+func (p *Pass) doubleQuotes(f *Finding) {
+	f.Span = p.withPairs(f.Span)
+	for i := range f.Mends {
+		m := &f.Mends[i]
+		for k := range m.Edits {
+			e := &m.Edits[k]
+			if !p.inQuotes(e.Span) {
+				continue
+			}
+			e.Span = p.withPairs(e.Span)
+			plain := strings.ReplaceAll(e.Text, "''", "'") // of the text as written there
+			if strings.Count(plain, "'")%2 != 0 {
+				m.Edits, m.Effect = nil, ByHand
+				break
+			}
+			e.Text = strings.ReplaceAll(plain, "'", "''")
+		}
+	}
+}
+
+// inQuotes reports whether a place lies in a body in quotes.
+func (p *Pass) inQuotes(s text.Span) bool {
+	return slices.ContainsFunc(p.Stmt.InQuotes, func(body text.Span) bool { return body.Contains(s) })
+}
+
+// withPairs widens a span that begins or ends with a text by the outer quotes of its pairs.
+func (p *Pass) withPairs(s text.Span) text.Span {
+	if !p.inQuotes(s) {
+		return s
+	}
+	insertion := s.IsEmpty()
+	tokens := p.Stmt.Tokens
+	begins := sort.Search(len(tokens), func(i int) bool { return tokens[i].Span.Start >= s.Start })
+	if p.isPaired(begins) && tokens[begins].Span.Start == s.Start {
+		s.Start--
+		if insertion {
+			return text.Span{Start: s.Start, End: s.Start}
+		}
+	}
+	ends := sort.Search(len(tokens), func(i int) bool { return tokens[i].Span.End >= s.End })
+	if p.isPaired(ends) && tokens[ends].Span.End == s.End {
+		s.End++
+		if insertion {
+			s.Start = s.End
+		}
+	}
+	return s
+}
+
+// isPaired reports whether the i-th token is a text whose quotes are doubled.
+func (p *Pass) isPaired(i int) bool {
+	return i < len(p.Stmt.Tokens) && p.Stmt.Tokens[i].Kind == syntax.TextToken && p.Src[p.Stmt.Tokens[i].Span.Start] == '\''
 }

@@ -40,6 +40,9 @@ func (p *Pass) Report(f Finding) {
 		f.Context = p.Stmt.Span
 	}
 	f.bound()
+	if len(p.Stmt.InQuotes) > 0 {
+		p.doubleQuotes(&f)
+	}
 	p.Found(f)
 }
 
@@ -144,6 +147,7 @@ func (p *Pass) Brief(n syntax.Node) string { return p.BriefOf(n.Span()) }
 
 // BriefOf is Brief for a span.
 func (p *Pass) BriefOf(at text.Span) string {
+	at = p.withPairs(at)
 	s := text.View(p.Src, at)
 	if len(s) <= briefest && !strings.ContainsAny(s, "\n\t\r") {
 		return s

@@ -12,7 +12,7 @@ import (
 // quotedBody reads the body of a routine that stands as text in quotes, as PostgreSQL has
 // it, onto the stack of statements. Its tokens take the place of the text among those of
 // the statement, so that all spans lie in the file. Text in a language other than SQL and
-// PL/pgSQL, and text in which a quote or a backslash is escaped, is passed over.
+// PL/pgSQL is passed over.
 // (PostgreSQL's manual, "CREATE FUNCTION", "DO" and "Structure of PL/pgSQL")
 func (p *Parser) quotedBody() {
 	inside, ok := p.insideQuotes(p.tok)
@@ -26,7 +26,9 @@ func (p *Parser) quotedBody() {
 	body, at, begun := p.tok, p.i, p.begun
 	outer := p.scan
 	p.quoted = true
+	written := p.undouble(inside)
 	defer func() {
+		copy(outer.src[inside.Start:], written)
 		if p.quoted { // a fault ended it: what skips the statement needs its own tokens
 			p.scan, p.quoted, p.i, p.begun = outer, false, at, begun
 		}
@@ -86,15 +88,52 @@ func (p *Parser) directivesAt(body text.Span) (length text.Pos) {
 	}
 }
 
-// insideQuotes gives what stands between the quotes of a text, as far as it is written
-// there as it is meant.
+// undouble makes one quote and a blank of each pair of quotes in a body that stands in
+// quotes itself, so that what is read has the length and the places of what is written. The
+// quotes within such a text stay as they are. It gives what was there, to be put back, nil
+// where nothing was to be done.
+func (p *Parser) undouble(inside text.Span) (written []byte) {
+	src := p.scan.src[inside.Start:inside.End]
+	if p.scan.src[inside.Start-1] != '\'' {
+		return nil
+	}
+	p.inQuotes = append(p.inQuotes, inside)
+	if bytes.IndexByte(src, '\'') < 0 {
+		return nil
+	}
+	written = bytes.Clone(src)
+	within := false
+	for i := 0; i+1 < len(src); i++ {
+		switch {
+		case src[i] == '\'' && within && bytes.HasPrefix(written[i:], []byte("''''")):
+			i += 3
+		case src[i] == '\'':
+			src[i], src[i+1] = ' ', '\''
+			if within {
+				src[i], src[i+1] = '\'', ' '
+			}
+			within = !within
+			i++
+		case within:
+		case src[i] == '"':
+			i += max(0, bytes.IndexByte(src[i+1:], '"')) + 1
+		case src[i] == '-' && src[i+1] == '-':
+			i += max(0, bytes.IndexByte(src[i:], '\n'))
+		case src[i] == '/' && src[i+1] == '*':
+			i += max(0, bytes.Index(src[i:], []byte("*/")))
+		}
+	}
+	return written
+}
+
+// insideQuotes gives what stands between the quotes of a text.
 func (p *Parser) insideQuotes(t Token) (text.Span, bool) {
 	src := p.scan.src[t.Span.Start:t.Span.End]
 	switch {
 	case len(src) > 1 && src[0] == '$':
 		tag := 1 + bytes.IndexByte(src[1:], '$') + 1
 		return text.Span{Start: t.Span.Start + text.Pos(tag), End: t.Span.End - text.Pos(tag)}, len(src) >= 2*tag
-	case len(src) > 1 && src[0] == '\'' && src[len(src)-1] == '\'' && bytes.IndexByte(src[1:len(src)-1], '\'') < 0:
+	case len(src) > 1 && src[0] == '\'' && src[len(src)-1] == '\'':
 		return text.Span{Start: t.Span.Start + 1, End: t.Span.End - 1}, true
 	}
 	return text.Span{}, false

@@ -150,6 +150,13 @@ func (p *Parser) argument(c *Call) Expr {
 		*n = NamedArg{node: p.node(start), Name: name, X: x}
 		return n
 	}
+	if p.isCallOf(c, "position") { // whose IN is no operator
+		x := p.exprAbove(p.power[dialect.BetweenTest])
+		if p.accept(word.In) {
+			return p.exprAbove(p.power[dialect.BetweenTest])
+		}
+		return x
+	}
 	x := p.expr()
 	if p.at(word.In) {
 		if p.misplacedKeyword(c) {

@@ -22,8 +22,12 @@ type Statement struct {
 	// Cut tells that the end of the statement could not be read.
 	Cut bool
 	// BodyUnread tells that the body of a routine was passed over: it is in another
-	// language, or stands in quotes with escapes in them.
+	// language.
 	BodyUnread bool
+	// InQuotes are the bodies that stand in single quotes, without these. A quote in them
+	// is written twice; the token of a text is what stands between the outer quotes of the
+	// pairs, with the inner ones.
+	InQuotes []text.Span
 }
 
 // Bounds of what is read: the nesting of expressions, queries and joins, above that
@@ -61,6 +65,7 @@ type Parser struct {
 	failed     int     // index of the token at which the error stands
 	skims      bool    // only definitions are wanted
 	within     scanner // of bodies in quotes
+	inQuotes   []text.Span
 	bodyUnread bool    // one that was not read stands in the statement
 	arrays     int     // constructors of arrays round here
 	inFor      bool    // the query of a FOR loop is being read
@@ -161,7 +166,7 @@ func (p *Parser) More() *Statement {
 
 // read completes a statement by what was counted and found on the way.
 func (p *Parser) read(s Statement) *Statement {
-	s.Errors, s.Nodes, s.BodyUnread = p.errors, int(p.lastID), p.bodyUnread
+	s.Errors, s.Nodes, s.BodyUnread, s.InQuotes = p.errors, int(p.lastID), p.bodyUnread, p.inQuotes
 	if len(p.errors) > 0 {
 		p.errors = nil // they are the statement's
 	}
@@ -254,7 +259,7 @@ func (p *Parser) carried() int {
 
 // begin begins a statement, and gives the index of the first comment that is its own.
 func (p *Parser) begin() (comments int) {
-	p.declared = p.declared[:0]
+	p.declared, p.inQuotes = p.declared[:0], nil
 	p.lastID, p.depth, p.height, p.bodies, p.arrays, p.empty, p.broken, p.spliced, p.quoted, p.inFor, p.bodyUnread = 0, 0, 0, 0, 0, 0, false, false, false, false, false
 	p.errors, p.run = p.errors[:0], parenRun{}
 	p.begun, p.first = p.i, p.i

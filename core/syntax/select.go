@@ -148,7 +148,9 @@ func (p *Parser) selectClause(s *Select) bool {
 			s.IntoStrict = s.IntoStrict || p.at(word.Strict)
 			p.next()
 		}
-		s.Into = p.exprList()
+		mark := p.lists.exprs.mark()
+		p.commaList(func() { p.lists.exprs.push(p.exprAbove(p.power.Unary())) }) // what follows may be the list of columns, as of INTO x *
+		s.Into = p.lists.exprs.take(mark)
 	case word.From:
 		if s.From != nil {
 			return false
