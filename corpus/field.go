@@ -210,14 +210,19 @@ func reviewField(program, dir, tables string, judged map[string]judgement, verbo
 // runReview reviews a folder as a user would.
 func runReview(program, root, tables string) (report fieldReport, took time.Duration, err error) {
 	cmd := exec.Command(program, "review", root, "--tables-of", tables, "--report", "json")
+	var stderr strings.Builder
+	cmd.Stderr = &stderr
 	start := time.Now()
 	out, err := cmd.Output()
 	took = time.Since(start)
 	if exit := new(exec.ExitError); err != nil && (!errors.As(err, &exit) || len(out) == 0) {
-		if exit != nil && strings.Contains(string(exit.Stderr), "no *.sql file in it") {
+		if exit != nil && strings.Contains(stderr.String(), "no *.sql file in it") {
 			return report, took, nil
 		}
 		return report, took, err
+	}
+	if cmd.ProcessState.ExitCode() > 1 && len(report.Files) > 0 {
+		fmt.Fprintln(os.Stderr, "not all was reviewed:", stderr.String())
 	}
 	return report, took, json.Unmarshal(out, &report)
 }

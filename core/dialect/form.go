@@ -6,6 +6,8 @@ import (
 	"strings"
 	"sync"
 	"unicode"
+
+	"justlens/core/dialect/word"
 )
 
 // FormKind tells the parts of a form apart.
@@ -41,7 +43,71 @@ type Form struct {
 	Kind  FormKind
 	Text  string
 	Parts []*Form
+	// Word is the number of a FormWord's keyword, [word.NoWord] where it has none.
+	Word  word.Word
 	rules map[string]*Form
+	// first is what the form begins with, nil where that may be anything or nothing.
+	first *beginning
+}
+
+// beginning is a set of keywords by their numbers, and of the first bytes of marks.
+type beginning struct {
+	words [(word.Total + 63) / 64]uint64
+	marks string
+}
+
+// MayBegin reports whether a keyword may begin the form; [word.NoWord] is any other word.
+func (f *Form) MayBegin(w word.Word) bool {
+	return f.first == nil || w != word.NoWord && f.first.words[w/64]>>(w%64)&1 != 0
+}
+
+// MayBeginMark reports whether the punctuation that begins with a byte may begin the form.
+func (f *Form) MayBeginMark(c byte) bool {
+	return f.first == nil || strings.IndexByte(f.first.marks, c) >= 0
+}
+
+// begin works out what a form begins with from that of its parts.
+func (f *Form) begin() {
+	b := &beginning{}
+	if f.addTo(b) {
+		f.first = b
+	}
+}
+
+// addTo adds what the form begins with; false where that may be anything or nothing.
+func (f *Form) addTo(b *beginning) bool {
+	switch f.Kind {
+	case FormWord:
+		b.words[f.Word/64] |= 1 << (f.Word % 64)
+		return f.Word != word.NoWord
+	case FormMark:
+		b.marks += f.Text[:1]
+		return true
+	case FormRule:
+		return f.Rule().addTo(b)
+	case FormList, FormRepeat:
+		return f.Parts[0].addTo(b)
+	case FormChoice:
+		for _, part := range f.Parts {
+			if !part.addTo(b) {
+				return false
+			}
+		}
+		return true
+	case FormSequence:
+		for _, part := range f.Parts {
+			switch {
+			case part.Kind == FormUnless:
+			case part.Kind == FormOptional:
+				if !part.Parts[0].addTo(b) {
+					return false
+				}
+			default:
+				return part.addTo(b)
+			}
+		}
+	}
+	return false
 }
 
 // Rule gives what a FormRule stands for.
@@ -126,6 +192,7 @@ func readForms(text string) (map[string]*Form, error) {
 		if err != nil {
 			return fmt.Errorf("%s: %w", name, err)
 		}
+		f.begin()
 		rules[name] = f
 		return nil
 	}
@@ -201,6 +268,7 @@ func (r *formReader) choice() (*Form, error) {
 	if len(f.Parts) == 1 {
 		return f.Parts[0], nil
 	}
+	f.begin()
 	return f, nil
 }
 
@@ -209,6 +277,7 @@ func (r *formReader) sequence() (*Form, error) {
 	for {
 		switch r.peek() {
 		case "", "|", "]", "}":
+			f.begin()
 			return f, nil
 		}
 		part, err := r.element()
@@ -243,7 +312,7 @@ func (r *formReader) element() (*Form, error) {
 	case s[0] == '\'':
 		f = &Form{Kind: FormMark, Text: s[1 : len(s)-1]}
 	case unicode.IsUpper(rune(s[0])):
-		f = &Form{Kind: FormWord, Text: s}
+		f = &Form{Kind: FormWord, Text: s, Word: word.Find(strings.ToLower(s))}
 	case unicode.IsLower(rune(s[0])):
 		f = &Form{Kind: FormClass, Text: s}
 		if r.rules[s] != nil {

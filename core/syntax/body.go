@@ -23,18 +23,27 @@ func (p *Parser) quotedBody() {
 		p.next()
 		return
 	}
+	p.splice(inside)
+}
+
+// splice reads what stands inside the text tok as statements.
+func (p *Parser) splice(inside text.Span) {
 	body, at, begun := p.tok, p.i, p.begun
-	outer := p.scan
+	outer, quoted := p.scan, p.quoted
+	scratch := p.within
+	if quoted {
+		scratch = scanner{} // a text within a body: the other is in use
+	}
 	p.quoted = true
-	written := p.undouble(inside)
+	written, done := p.undouble(inside), false
 	defer func() {
 		copy(outer.src[inside.Start:], written)
-		if p.quoted { // a fault ended it: what skips the statement needs its own tokens
-			p.scan, p.quoted, p.i, p.begun = outer, false, at, begun
+		if !done { // a fault ended it: what skips the statement needs its own tokens
+			p.scan, p.quoted, p.i, p.begun = outer, quoted, at, begun
 		}
 	}()
 	inside.Start += p.directivesAt(inside)
-	p.scan = scanner{names: outer.names, rules: outer.rules, src: outer.src[:inside.End], pos: int(inside.Start), comments: p.within.comments[:0], tokens: p.within.tokens[:0]}
+	p.scan = scanner{names: outer.names, rules: outer.rules, src: outer.src[:inside.End], pos: int(inside.Start), comments: scratch.comments[:0], tokens: scratch.tokens[:0]}
 	p.scan.fill()
 	p.i, p.begun, p.last = 0, 0, inside.Start
 	p.load()
@@ -50,17 +59,19 @@ func (p *Parser) quotedBody() {
 	for p.scan.pos < len(p.scan.src) {
 		p.scan.fill() // what an error left
 	}
-	p.within = p.scan
-	p.scan, p.quoted, p.broken, p.begun = outer, false, false, begun
-	tokens := p.within.tokens
+	inner := p.scan
+	p.scan, p.quoted, p.broken, p.begun, done = outer, quoted, false, begun, true
+	tokens := inner.tokens
 	for len(tokens) > 0 && tokens[len(tokens)-1].Kind == EOF {
 		tokens = tokens[:len(tokens)-1]
 	}
 	tokens = append(tokens, Token{Kind: BodyQuote, Span: text.Span{Start: inside.End, End: body.Span.End}})
-	p.within.tokens = tokens
-	p.scan.tokens[at] = Token{Kind: BodyQuote, Span: text.Span{Start: body.Span.Start, End: inside.Start}}
+	p.scan.tokens[at] = Token{Kind: BodyQuote, Flags: opens, Span: text.Span{Start: body.Span.Start, End: inside.Start}}
 	p.scan.tokens = slices.Insert(p.scan.tokens, at+1, tokens...)
-	p.scan.comments = append(p.scan.comments, p.within.comments...)
+	p.scan.comments = append(p.scan.comments, inner.comments...)
+	if inner.tokens = tokens; !quoted {
+		p.within = inner
+	}
 	slices.SortFunc(p.scan.comments, func(a, b text.Span) int { return int(a.Start) - int(b.Start) })
 	p.spliced = true
 	p.last, p.i = body.Span.End, at+1+len(tokens)
@@ -133,6 +144,8 @@ func (p *Parser) insideQuotes(t Token) (text.Span, bool) {
 	case len(src) > 1 && src[0] == '$':
 		tag := 1 + bytes.IndexByte(src[1:], '$') + 1
 		return text.Span{Start: t.Span.Start + text.Pos(tag), End: t.Span.End - text.Pos(tag)}, len(src) >= 2*tag
+	case len(src) > 2 && (src[0] == 'N' || src[0] == 'n') && src[1] == '\'' && src[len(src)-1] == '\'':
+		return text.Span{Start: t.Span.Start + 2, End: t.Span.End - 1}, true
 	case len(src) > 1 && src[0] == '\'' && src[len(src)-1] == '\'':
 		return text.Span{Start: t.Span.Start + 1, End: t.Span.End - 1}, true
 	}
@@ -167,6 +180,65 @@ func (p *Parser) hasQuotedBody() bool {
 		}
 	}
 	return false
+}
+
+// dynamicStmt reads the statement that EXECUTE, EXEC, EXECUTE IMMEDIATE, sp_executesql or
+// PREPARE … FROM is given as one text; nil where it is not.
+func (p *Parser) dynamicStmt(start text.Pos) Stmt {
+	n := 0
+	switch next := p.peek(1); {
+	case p.at(word.Prepare):
+		if p.peek(2).Word() == word.From {
+			n = 3
+		}
+	case next.Kind == TextToken && p.quoted:
+		n = 1
+	case p.peek(2).Kind != TextToken:
+	case next.Word() == word.Immediate, next.Kind == LeftParen && p.peek(3).Kind == RightParen,
+		next.Kind == WordToken && p.scan.names.String(next.Sym) == "sp_executesql":
+		n = 2
+	}
+	t := p.peek(n)
+	if n == 0 || t.Kind != TextToken || p.skims || !p.endsDynamic(p.peek(n+1)) {
+		return nil
+	}
+	inside, ok := p.insideQuotes(t)
+	if !ok || p.scan.rules.backslash && bytes.IndexByte(p.scan.src[inside.Start:inside.End], '\\') >= 0 || p.inDoubled(inside) {
+		return nil
+	}
+	for ; n > 0; n-- {
+		p.next()
+	}
+	mark := p.lists.stmts.mark()
+	p.splice(inside)
+	for !p.atEnd() && !p.startsAnother() {
+		p.next()
+	}
+	stmts := p.lists.stmts.take(mark)
+	c := p.slabs.controls.Next()
+	*c = Control{node: p.node(start), Stmts: stmts}
+	return c
+}
+
+// endsDynamic reports whether a token may stand behind a text that is all of a dynamic
+// statement.
+func (p *Parser) endsDynamic(t Token) bool {
+	switch t.Kind {
+	case EOF, Semicolon, BatchEnd, Comma, RightParen:
+		return true
+	case WordToken:
+		switch t.Word() {
+		case word.Into, word.Using, word.Bulk, word.Returning:
+			return true
+		}
+		return p.dialect.Has(dialect.BatchLines) && t.Word() != word.Operator
+	}
+	return false
+}
+
+// inDoubled reports whether a place lies in a body whose quotes are doubled.
+func (p *Parser) inDoubled(s text.Span) bool {
+	return slices.ContainsFunc(p.inQuotes, func(body text.Span) bool { return body.Contains(s) })
 }
 
 // doStmt reads PostgreSQL's DO, whose body is in PL/pgSQL unless it says otherwise.

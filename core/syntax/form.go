@@ -18,6 +18,9 @@ type matcher struct {
 	furthest int // index of the token that fits no further
 	expected []string
 	depth    int
+	// quiet tells that only whether the form fits is asked: what could stand where it does
+	// not is looked for once more then.
+	quiet bool
 }
 
 // checkForm reports the token from which on a statement that was read, from the
@@ -38,20 +41,22 @@ func (p *Parser) checkPart(name string, first int) {
 	if !ok || p.quoted || p.skims {
 		return // within a body its own variables may stand for names and values
 	}
-	m := matcher{p: p, end: p.i, furthest: first}
+	m := matcher{p: p, end: p.i, furthest: first, quiet: true}
 	for i := first; i < m.end; i++ {
 		if k := p.scan.tokens[i].Kind; k == TemplateMark || k == Stray || k == Placeholder && (p.dialect == dialect.Postgres) != (p.textOf(i)[0] == '$') {
 			return
 		}
 	}
 	at, fits := m.match(form, first)
-	if fits && at < m.end {
+	if fits && at == m.end {
+		p.move(m.end)
+		return
+	}
+	m.quiet = false
+	if at, fits = m.match(form, first); fits {
 		m.miss(at, "the end of the statement")
 	}
 	p.move(m.end)
-	if fits && at == m.end {
-		return
-	}
 	last := p.last
 	p.move(m.furthest)
 	if keyword := m.meant(); keyword != "" {
@@ -114,6 +119,9 @@ func oneOf(expected []string) string {
 
 // miss records that the token of index i is not what was expected.
 func (m *matcher) miss(i int, expected string) (int, bool) {
+	if m.quiet {
+		return i, false
+	}
 	if i > m.furthest {
 		m.furthest, m.expected = i, m.expected[:0]
 	}
@@ -130,10 +138,27 @@ func (m *matcher) miss(i int, expected string) (int, bool) {
 
 // match holds the tokens from index i on against f and gives the index behind.
 func (m *matcher) match(f *dialect.Form, i int) (int, bool) {
+	if m.quiet && !m.mayBegin(f, i) {
+		return i, false
+	}
 	if m.depth++; m.depth > maxDepth {
 		return m.end, true
 	}
-	defer func() { m.depth-- }()
+	next, ok := m.matchKind(f, i)
+	m.depth--
+	return next, ok
+}
+
+// mayBegin reports whether the token of index i may begin a form.
+func (m *matcher) mayBegin(f *dialect.Form, i int) bool {
+	t := m.at(i)
+	if t.Kind == WordToken {
+		return f.MayBegin(t.Word())
+	}
+	return f.MayBeginMark(m.p.scan.src[min(int(t.Span.Start), len(m.p.scan.src)-1)])
+}
+
+func (m *matcher) matchKind(f *dialect.Form, i int) (int, bool) {
 	switch f.Kind {
 	case dialect.FormSequence:
 		for _, part := range f.Parts {
@@ -177,7 +202,8 @@ func (m *matcher) match(f *dialect.Form, i int) (int, bool) {
 	case dialect.FormRule:
 		return m.match(f.Rule(), i)
 	case dialect.FormWord:
-		if m.at(i).Kind == WordToken && strings.EqualFold(string(m.p.textOf(i)), f.Text) {
+		t := m.at(i)
+		if t.Kind == WordToken && t.Word() == f.Word && (f.Word != word.NoWord || strings.EqualFold(string(m.p.textOf(i)), f.Text)) {
 			return i + 1, true
 		}
 		return m.miss(i, f.Text)
@@ -217,6 +243,9 @@ func (m *matcher) at(i int) Token {
 // class matches what a form only names.
 func (m *matcher) class(name string, i int) (int, bool) {
 	t := m.at(i)
+	if t.Kind == BodyQuote && (name == "text" || name == "expression" || name == "value") {
+		name = "quoted" // text that was read as statements
+	}
 	switch name {
 	case "name":
 		if t.Kind == QuotedName || t.Kind == WordToken && !m.p.dialect.Reserves(t.Word()) || t.Kind == TextToken && m.p.dialect.Has(dialect.TextNames) {
@@ -296,10 +325,18 @@ func (m *matcher) class(name string, i int) (int, bool) {
 		if t.Kind != BodyQuote {
 			return m.class("text", i)
 		}
-		for i++; i < m.end && m.at(i).Kind != BodyQuote; {
-			i++
+		for depth := 0; i < m.end; i++ {
+			switch {
+			case m.at(i).Kind != BodyQuote:
+			case m.at(i).Flags&opens != 0:
+				depth++
+			case depth == 1:
+				return i + 1, true
+			default:
+				depth--
+			}
 		}
-		return min(i+1, m.end), true
+		return m.end, true
 	case "body":
 		labelled := bytes.HasPrefix(bytes.TrimLeft(m.p.scan.src[t.Span.End:], " \t\r\n"), []byte(":"))
 		if t.Kind == LeftParen || labelled || t.Kind == WordToken && m.p.dialect.HasStatement(strings.ToUpper(string(m.p.textOf(i)))) {

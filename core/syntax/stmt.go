@@ -46,6 +46,11 @@ func (p *Parser) anyStatement() Stmt {
 	case word.Merge:
 		return p.merge(nil)
 	case word.Explain, word.Describe, word.Desc, word.Analyze, word.Prepare:
+		if p.at(word.Prepare) {
+			if s := p.dynamicStmt(start); s != nil {
+				return s
+			}
+		}
 		if s := p.wrapped(start); s != nil {
 			return s
 		}
@@ -95,6 +100,9 @@ func (p *Parser) anyStatement() Stmt {
 			return p.renameTables()
 		}
 	case word.Exec, word.Execute:
+		if s := p.dynamicStmt(start); s != nil {
+			return s
+		}
 		if renamed := p.renamedByProcedure(start); renamed != nil {
 			return renamed
 		}

@@ -64,6 +64,8 @@ func (k TokenKind) isOperator() bool { return k >= Equal }
 const (
 	// Unclosed marks a text or name whose end was not found.
 	Unclosed uint8 = 1 << iota
+	// opens marks the first quote round a body that is read.
+	opens
 )
 
 // Token is one token of the text. Blanks are no tokens: they are what lies

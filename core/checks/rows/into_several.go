@@ -142,7 +142,7 @@ func assignedVariables(p *check.Pass, sel *syntax.Select) (at text.Span) {
 // equalColumns gives the places of a source's columns that the conditions compare for equality.
 func equalColumns(p *check.Pass, sel *syntax.Select, source *bind.Source) map[int]bool {
 	found := map[int]bool{}
-	for _, part := range []syntax.Node{sel.From, sel.Where} {
+	for _, part := range conditionsOf(sel) {
 		syntax.Walk(part, func(n syntax.Node, _ syntax.Kind) {
 			b, ok := n.(*syntax.Binary)
 			if !ok || b.Op != syntax.OpEqual {
@@ -174,7 +174,7 @@ func picksByOther(t *schema.Table, equal map[int]bool) bool {
 }
 
 func callsUnknown(p *check.Pass, sel *syntax.Select) (found bool) {
-	for _, part := range []syntax.Node{sel.From, sel.Where} {
+	for _, part := range conditionsOf(sel) {
 		syntax.Walk(part, func(n syntax.Node, _ syntax.Kind) {
 			if c, ok := n.(*syntax.Call); ok && dialect.Function(p.FunctionName(c)) == dialect.UnknownFunction {
 				found = true
@@ -182,6 +182,14 @@ func callsUnknown(p *check.Pass, sel *syntax.Select) (found bool) {
 		})
 	}
 	return found
+}
+
+// conditionsOf gives the clauses in which conditions on rows stand.
+func conditionsOf(sel *syntax.Select) []syntax.Node {
+	if sel.Where == nil {
+		return []syntax.Node{sel.From}
+	}
+	return []syntax.Node{sel.From, sel.Where}
 }
 
 func keyOf(s *bind.Source) string {
