@@ -20,7 +20,7 @@ func main() {
 	pg := flag.String("postgres", "postgres://postgres@127.0.0.1:5432/test", "the server that says what it refuses as syntax")
 	cache := flag.String("field", "", "where the field's packages are unpacked, the user's cache unless told otherwise")
 	flag.Usage = func() {
-		fmt.Fprintln(os.Stderr, "usage: corpus [flags] postgres|mariadb|bound|mutated|field")
+		fmt.Fprintln(os.Stderr, "usage: corpus [flags] postgres|mariadb|bound|mutated|types|field")
 		flag.PrintDefaults()
 	}
 	flag.Parse()
@@ -34,6 +34,8 @@ func main() {
 		err = bound(*shared, *dsn, *verbose)
 	case "mutated":
 		err = mutated(*pg, *dsn, *verbose)
+	case "types":
+		err = types(*pg)
 	case "field":
 		err = field(*cache, *verbose)
 	default:

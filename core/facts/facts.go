@@ -14,6 +14,7 @@ type Facts struct {
 	asking    int // questions of types, NULLs and keys that are being answered
 	steps     int // of the outermost of them
 	functions functions
+	exact     map[int32]string // types by the number of the expression
 
 	numbered  map[*schema.Table][]*schema.Table // by column, as long as the schema stays as it is
 	numbering *schema.Schema                    // the schema of numbered
@@ -45,6 +46,10 @@ type selectFacts struct {
 func (in *Facts) Reset(info *bind.Info) {
 	in.Info = info
 	in.asking = 0
+	if in.exact == nil {
+		in.exact = map[int32]string{}
+	}
+	clear(in.exact)
 	in.fixedPool.Reset()
 	in.selectPool.Reset()
 	in.selects = append(in.selects[:0], make([]*selectFacts, len(info.Scopes))...)

@@ -1,0 +1,186 @@
+package types
+
+import (
+	"fmt"
+	"time"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var operands = &check.Check{
+	ID:    "type.operands",
+	Title: "operator that does not take values of these types",
+	Doc: "PostgreSQL compares and reckons with values of types that go together, and converts only what loses nothing: text and number, or date and text, have no " +
+		"= in common. A text in quotes alone takes the type that its place asks for. The other databases convert one side.",
+	Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres)),
+	Examples: []check.Example{{
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT name FROM hives WHERE name = 7",
+		Good:    "SELECT name FROM hives WHERE name = '7'",
+		Near: []string{
+			"SELECT name FROM hives WHERE frame_count = '7'",
+			"SELECT name FROM hives WHERE frame_count > 7.5",
+			"SELECT name || hive_id FROM hives",
+			"SELECT name FROM hives WHERE moved_on > CURRENT_TIMESTAMP",
+		},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT h.name FROM hives h JOIN keepers k ON k.name = h.hive_id",
+		Near:    []string{"SELECT h.name FROM hives h JOIN keepers k ON k.name = CAST(h.hive_id AS text)"},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT name + frame_count FROM hives",
+		Good:    "SELECT name || frame_count FROM hives",
+		Near:    []string{"SELECT moved_on + frame_count FROM hives"},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT name FROM hives WHERE frame_count LIKE '1%'",
+		Good:    "SELECT name FROM hives WHERE CAST(frame_count AS text) LIKE '1%'",
+		Near:    []string{"SELECT name FROM hives WHERE CAST(frame_count AS text) LIKE '1%'"},
+	}},
+	On: check.Kinds(runOperands, syntax.KindBinary, syntax.KindIn, syntax.KindBetween, syntax.KindLike, syntax.KindCase, syntax.KindUnary),
+}
+
+func runOperands(p *check.Pass, n syntax.Node) {
+	if p.Dialect.Types() == nil || !p.Tells(n) {
+		return
+	}
+	switch n := n.(type) {
+	case *syntax.Binary:
+		switch n.Op {
+		case syntax.OpAnd, syntax.OpOr, syntax.OpOther, syntax.OpArrow, syntax.OpAssign: // of conditions; of extensions, most of them
+		default:
+			if isComparison(n.X) || isComparison(n.Y) {
+				return // a chain, which another check explains
+			}
+			mustTake(p, p.OperatorText(n), n.X, n.Y, n.Span())
+		}
+	case *syntax.In:
+		for _, x := range n.List {
+			if mustTake(p, "=", n.X, x, x.Span()) {
+				return
+			}
+		}
+	case *syntax.Between:
+		if !mustTake(p, ">=", n.X, n.Low, n.Low.Span()) {
+			mustTake(p, "<=", n.X, n.High, n.High.Span())
+		}
+	case *syntax.Like:
+		if n.Op == syntax.OpLike {
+			mustTake(p, "~~", n.X, n.Pattern, n.Span())
+		}
+	case *syntax.Case:
+		if n.Operand != nil {
+			for _, w := range n.Whens {
+				if mustTake(p, "=", n.Operand, w.Cond, w.Cond.Span()) {
+					return
+				}
+			}
+		}
+	case *syntax.Unary:
+		if n.Op == syntax.OpNegate {
+			types := p.Dialect.Types()
+			t := p.Exact(n.X)
+			if _, o := types.Operator("-", "", t); o == dialect.None {
+				p.Report(check.Finding{
+					Span: n.Span(), Certainty: check.Certain,
+					Message: fmt.Sprintf("%s has no minus sign for %s", p.Dialect.Title(), titleOf(types, t)),
+					Why:     fmt.Sprintf("%s is of type %s.", p.Brief(n.X), titleOf(types, t)),
+					Mends:   []check.Mend{{Title: "convert the value first", Effect: check.ByHand}},
+				})
+			}
+		}
+	}
+}
+
+func isComparison(x syntax.Expr) bool {
+	b, ok := syntax.Unparen(x).(*syntax.Binary)
+	return ok && b.Op.IsComparison()
+}
+
+// mustTake reports an operator that there is not for the types of its operands.
+func mustTake(p *check.Pass, operator string, x, y syntax.Expr, at text.Span) bool {
+	types := p.Dialect.Types()
+	left, right := p.Exact(x), p.Exact(y)
+	_, o := types.Infix(operator, left, right)
+	if o != dialect.None && o != dialect.Several {
+		return false
+	}
+	shown := operator
+	if operator == "~~" {
+		shown = "LIKE"
+	}
+	f := check.Finding{
+		Span: at, Certainty: check.Certain,
+		Message: fmt.Sprintf("%s has no %s for %s and %s", p.Dialect.Title(), shown, titleOf(types, left), titleOf(types, right)),
+		Why:     fmt.Sprintf("%s is %s, %s is %s, and neither is converted unasked.", p.Brief(x), typed(types, left), p.Brief(y), typed(types, right)),
+		Mends:   operandMends(p, operator, operand{x, left}, operand{y, right}),
+	}
+	if left == right {
+		f.Why = fmt.Sprintf("%s and %s are both %s.", p.Brief(x), p.Brief(y), typed(types, left))
+	}
+	if o == dialect.Several {
+		f.Message = fmt.Sprintf("%s has several %s for %s and %s, and cannot choose", p.Dialect.Title(), shown, titleOf(types, left), titleOf(types, right))
+		f.Why = "A cast says which is meant."
+	}
+	p.Report(f)
+	return true
+}
+
+// operand is one side of an operator, with its type.
+type operand struct {
+	x        syntax.Expr
+	typeName string
+}
+
+// operandMends offers what is likely meant: quotes round a number beside text or a day,
+// the operator that joins texts, a cast where LIKE wants text; else it is told in words.
+func operandMends(p *check.Pass, operator string, left, right operand) []check.Mend {
+	types := p.Dialect.Types()
+	for _, side := range [][2]operand{{left, right}, {right, left}} {
+		other, n := side[0], side[1]
+		number, ok := syntax.Unparen(n.x).(*syntax.Literal)
+		ok = ok && number.Lit == syntax.NumberLiteral
+		written := func() string { return p.Text(number) }
+		switch {
+		case operator == "+" && types.IsText(n.typeName):
+			if b, ok := p.Above(n.x).(*syntax.Binary); ok {
+				return []check.Mend{{Title: "join texts with ||", Effect: check.NewRows, Edits: []text.Edit{check.Replace(b.OpSpan, "||")}}}
+			}
+		case ok && types.IsText(other.typeName):
+			return []check.Mend{{Title: "write the number as text", Effect: check.NewRows, Edits: []text.Edit{check.Replace(number.Span(), "'"+written()+"'")}}}
+		case ok && types.IsDay(other.typeName) && isDay(written()) && operator != "+" && operator != "-":
+			day := written()
+			return []check.Mend{{Title: "write the day in quotes", Effect: check.NewRows,
+				Edits: []text.Edit{check.Replace(number.Span(), "'"+day[:4]+"-"+day[4:6]+"-"+day[6:]+"'")}}}
+		}
+	}
+	if operator == "~~" && !types.IsText(left.typeName) && left.typeName != dialect.UnknownLiteral {
+		return []check.Mend{{Title: "compare it as text", Effect: check.NewRows,
+			Edits: []text.Edit{check.Replace(left.x.Span(), "CAST("+p.Text(left.x)+" AS text)")}}}
+	}
+	return []check.Mend{{Title: "cast one side to the type of the other", Effect: check.ByHand}}
+}
+
+// isDay reports whether a number is written like a day without its dashes.
+func isDay(s string) bool {
+	_, err := time.Parse("20060102", s)
+	return err == nil
+}
+
+func typed(types *dialect.TypeSystem, t string) string {
+	if t == dialect.UnknownLiteral {
+		return "a literal"
+	}
+	return "of type " + types.Title(t)
+}
+
+func titleOf(types *dialect.TypeSystem, t string) string {
+	if t == dialect.UnknownLiteral {
+		return "a literal"
+	}
+	return types.Title(t)
+}
