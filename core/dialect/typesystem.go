@@ -12,10 +12,69 @@ import (
 // UnknownLiteral is the type of a text in quotes and of NULL before their place decides it.
 const UnknownLiteral = "unknown"
 
+// TypeID is the number of a type in a type system.
+type TypeID uint8
+
+// The types that most expressions have, in every type system; the others follow. OpenType is
+// one that is not known.
+const (
+	OpenType TypeID = iota
+	UnknownType
+	BoolType
+	Int2Type
+	Int4Type
+	Int8Type
+	NumericType
+	Float4Type
+	Float8Type
+	TextType
+	VarcharType
+	DateType
+	TimestampType
+	TimestampTZType
+	commonTypes
+)
+
+var commonNames = [commonTypes]string{"", UnknownLiteral, "bool", "int2", "int4", "int8", "numeric", "float4", "float8", "text", "varchar", "date", "timestamp", "timestamptz"}
+
+// IsNumber reports whether a type is one of the common numbers.
+func (id TypeID) IsNumber() bool { return Int2Type <= id && id <= Float8Type }
+
+func (id TypeID) isExactNumber() bool { return Int2Type <= id && id <= NumericType }
+
+func (id TypeID) isText() bool { return id == TextType || id == VarcharType }
+
+// IsDay reports whether values of a type hold a day.
+func (id TypeID) IsDay() bool { return id >= DateType && id < commonTypes }
+
+// QuickCompare reports whether two common types go together in a comparison, without a look
+// into the type system; false where that has to be asked.
+func QuickCompare(a, b TypeID) bool {
+	if a == UnknownType {
+		a = b
+	} else if b == UnknownType {
+		b = a
+	}
+	return a.IsNumber() && b.IsNumber() || a.isText() && b.isText() || a.IsDay() && b.IsDay() || a == BoolType && b == BoolType
+}
+
+// QuickReckon gives the type of a sum, difference, product or quotient of common numbers;
+// false where that has to be asked.
+func QuickReckon(a, b TypeID) (TypeID, bool) {
+	if a == UnknownType {
+		a = b
+	} else if b == UnknownType {
+		b = a
+	}
+	return max(a, b), a.isExactNumber() && b.isExactNumber()
+}
+
 // TypeSystem is what a database does with values of its types: which one it takes for
 // another, and which operators and functions it has for them.
 type TypeSystem struct {
 	types     map[string]typeTrait
+	names     []string           // by number
+	ids       map[string]TypeID  // by name
 	implicit  map[[2]string]bool // casts that are made without being asked for
 	operators map[string][]Signature
 	functions map[string][]Signature
@@ -58,6 +117,9 @@ var postgresTypeText string
 
 var postgresTypeSystem = sync.OnceValue(func() *TypeSystem { return readTypeSystem(postgresTypeText) })
 
+// HasTypes reports whether the type system of a dialect is known.
+func (d Dialect) HasTypes() bool { return d == Postgres }
+
 // Types gives the type system of a dialect, nil where it is not known.
 func (d Dialect) Types() *TypeSystem {
 	if d != Postgres {
@@ -67,11 +129,18 @@ func (d Dialect) Types() *TypeSystem {
 }
 
 func readTypeSystem(text string) *TypeSystem {
-	t := &TypeSystem{types: map[string]typeTrait{}, implicit: map[[2]string]bool{}, operators: map[string][]Signature{}, functions: map[string][]Signature{}}
+	t := &TypeSystem{names: slices.Clone(commonNames[:]), ids: map[string]TypeID{}, types: map[string]typeTrait{}, implicit: map[[2]string]bool{}, operators: map[string][]Signature{}, functions: map[string][]Signature{}}
+	for id, name := range commonNames {
+		t.ids[name] = TypeID(id)
+	}
 	for line := range strings.Lines(text) {
 		f := strings.Fields(line)
 		switch f[0] {
 		case "type":
+			if _, ok := t.ids[f[1]]; !ok {
+				t.ids[f[1]] = TypeID(len(t.names))
+				t.names = append(t.names, f[1])
+			}
 			t.types[f[1]] = typeTrait{category: f[2][0], preferred: strings.HasSuffix(f[2], "!"), title: strings.Join(f[3:], " ")}
 		case "cast":
 			if f[3] == "i" {
@@ -118,14 +187,6 @@ func (t *TypeSystem) Knows(name string) bool {
 
 // IsText reports whether a type is one of the texts.
 func (t *TypeSystem) IsText(name string) bool { return t.types[name].category == 'S' }
-
-// IsDay reports whether values of a type hold a day.
-func (t *TypeSystem) IsDay(name string) bool {
-	return name == "date" || name == "timestamp" || name == "timestamptz"
-}
-
-// IsNumber reports whether a type is one of the numbers.
-func (t *TypeSystem) IsNumber(name string) bool { return t.types[name].category == 'N' }
 
 // Operator finds the operator that stands between two types, or before one where left is "".
 // A type that is not known is "". (PostgreSQL's manual, "Operator Type Resolution")
@@ -460,3 +521,9 @@ func (t *TypeSystem) Canonical(written string) string {
 
 // Functions lists the names of the functions that are kept, sorted.
 func (t *TypeSystem) Functions() []string { return slices.Sorted(maps.Keys(t.functions)) }
+
+// Name gives a type's name by its number, "" for [OpenType].
+func (t *TypeSystem) Name(id TypeID) string { return t.names[id] }
+
+// ID gives a type's number by its name, [OpenType] where there is none.
+func (t *TypeSystem) ID(name string) TypeID { return t.ids[name] }

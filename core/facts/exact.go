@@ -8,42 +8,165 @@ import (
 	"justlens/core/dialect"
 	"justlens/core/schema"
 	"justlens/core/syntax"
+	"justlens/core/text"
 )
 
 // maxExact bounds how deep expressions are looked into for their exact types.
 const maxExact = 200
 
-// Exact gives the type of an expression by the name that the dialect's type system has for
-// it, [dialect.UnknownLiteral] for a text or NULL whose place decides it, and "" where it is
-// not known, as for all dialects whose type system is not.
-func (in *Facts) Exact(x syntax.Expr) string {
-	types := in.Dialect.Types()
-	if types == nil || x == nil {
-		return ""
+// placeOf spreads the names of types over the places that they are kept in (FNV-1a).
+func placeOf(name string) uint32 {
+	h := uint32(2166136261)
+	for i := range len(name) {
+		h = (h ^ uint32(name[i])) * 16777619
 	}
-	return exact{in, types}.of(x, 0)
+	return h % keptTypes
+}
+
+// exactTypes holds the exact types that were worked out of a statement's expressions, and
+// what operators and functions made of types before.
+type exactTypes struct {
+	of        []uint8 // by the number of the expression: its type's number and one more, 0 if not asked
+	operators map[operatorKey]found
+	calls     map[callKey]found
+	// written are the types as they stand in texts and schemas, each in a place of
+	// its own as long as no other takes it.
+	written [keptTypes]struct {
+		name string
+		id   dialect.TypeID
+	}
+	stack   []dialect.TypeID
+	results []syntax.Expr // of CASE expressions
+}
+
+type operatorKey struct {
+	name        string
+	left, right dialect.TypeID
+}
+
+type callKey struct {
+	name string
+	n    uint8
+	args [4]dialect.TypeID
+}
+
+type found struct {
+	result  dialect.TypeID
+	outcome dialect.Outcome
+}
+
+// mostCached bounds what is kept of operators and calls, keptTypes what is of types.
+const (
+	mostCached = 4096
+	keptTypes  = 256
+)
+
+func (t *exactTypes) reset() { t.of = t.of[:0] }
+
+// Exact gives the type of an expression by the number that the dialect's type system has
+// for it: [dialect.UnknownType] for a text or NULL whose place decides it, and
+// [dialect.OpenType] where it is not known, as for all dialects whose type system is not.
+func (in *Facts) Exact(x syntax.Expr) dialect.TypeID {
+	if !in.Dialect.HasTypes() || x == nil {
+		return dialect.OpenType
+	}
+	return exact{in}.of(x, 0)
+}
+
+// Operator gives the type and the outcome of an operator between two types, of which the
+// left one is [dialect.OpenType] for one that stands before its operand.
+func (in *Facts) Operator(name string, left, right dialect.TypeID) (dialect.TypeID, dialect.Outcome) {
+	if right == dialect.OpenType {
+		return dialect.OpenType, dialect.Open
+	}
+	known := &in.exact
+	key := operatorKey{name, left, right}
+	if f, ok := known.operators[key]; ok {
+		return f.result, f.outcome
+	}
+	types := in.Dialect.Types()
+	result, o := types.Operator(name, types.Name(left), types.Name(right))
+	if known.operators == nil || len(known.operators) > mostCached {
+		known.operators = map[operatorKey]found{}
+	}
+	key.name = strings.Clone(name)
+	known.operators[key] = found{types.ID(result), o}
+	return types.ID(result), o
+}
+
+// Infix is Operator for one that has operands on both sides.
+func (in *Facts) Infix(name string, left, right dialect.TypeID) (dialect.TypeID, dialect.Outcome) {
+	if left == dialect.OpenType {
+		return dialect.OpenType, dialect.Open
+	}
+	switch name {
+	case "=", "<>", "<", "<=", ">", ">=":
+		if dialect.QuickCompare(left, right) {
+			return dialect.BoolType, dialect.Found
+		}
+	case "+", "-", "*", "/":
+		if t, ok := dialect.QuickReckon(left, right); ok {
+			return t, dialect.Found
+		}
+	}
+	return in.Operator(name, left, right)
+}
+
+// Called gives the type and the outcome of a call with arguments of some types.
+func (in *Facts) Called(name string, args []dialect.TypeID) (dialect.TypeID, dialect.Outcome) {
+	key := callKey{name: name, n: uint8(min(len(args), 255))}
+	if copy(key.args[:], args) < len(args) {
+		key.n = 0 // too many to be kept
+	}
+	for _, arg := range args {
+		if arg == dialect.OpenType {
+			return dialect.OpenType, dialect.Open
+		}
+	}
+	known := &in.exact
+	if f, ok := known.calls[key]; ok && (key.n > 0 || len(args) == 0) {
+		return f.result, f.outcome
+	}
+	types := in.Dialect.Types()
+	names := make([]string, len(args))
+	for i, arg := range args {
+		names[i] = types.Name(arg)
+	}
+	result, set, o := types.Call(name, names)
+	f := found{types.ID(result), o}
+	if set {
+		f.result = dialect.OpenType
+	}
+	if key.n > 0 || len(args) == 0 {
+		if known.calls == nil || len(known.calls) > mostCached {
+			known.calls = map[callKey]found{}
+		}
+		known.calls[key] = f
+	}
+	return f.result, f.outcome
 }
 
 // exact works out types by the rules of a type system.
-type exact struct {
-	in    *Facts
-	types *dialect.TypeSystem
-}
+type exact struct{ in *Facts }
 
-func (e exact) of(x syntax.Expr, depth int) string {
+func (e exact) of(x syntax.Expr, depth int) dialect.TypeID {
 	if x == nil || depth > maxExact {
-		return ""
+		return dialect.OpenType
 	}
 	x = syntax.Unparen(x)
-	if t, ok := e.in.exact[x.ID()]; ok {
-		return t
+	id := int(x.ID())
+	if known := e.in.exact.of; id < len(known) && known[id] > 0 {
+		return dialect.TypeID(known[id] - 1)
 	}
 	t := e.work(x, depth+1)
-	e.in.exact[x.ID()] = t
+	for len(e.in.exact.of) <= id {
+		e.in.exact.of = append(e.in.exact.of, 0)
+	}
+	e.in.exact.of[id] = uint8(t) + 1
 	return t
 }
 
-func (e exact) work(x syntax.Expr, depth int) string {
+func (e exact) work(x syntax.Expr, depth int) dialect.TypeID {
 	switch n := x.(type) {
 	case *syntax.Literal:
 		return e.literal(n)
@@ -52,107 +175,117 @@ func (e exact) work(x syntax.Expr, depth int) string {
 	case *syntax.Cast:
 		return e.written(n.Type)
 	case *syntax.Interval:
-		return "interval"
+		return e.named("interval")
 	case *syntax.Collate:
 		return e.of(n.X, depth)
 	case *syntax.Is, *syntax.Between, *syntax.In, *syntax.Like, *syntax.Exists:
-		return "bool"
+		return dialect.BoolType
 	case *syntax.Name:
 		return e.name(n, depth)
 	case *syntax.Unary:
 		return e.unary(n, depth)
 	case *syntax.Binary:
 		if n.Op == syntax.OpAnd || n.Op == syntax.OpOr {
-			return "bool"
+			return dialect.BoolType
 		}
-		t, _ := e.types.Infix(e.in.OperatorText(n), e.of(n.X, depth), e.of(n.Y, depth))
+		t, _ := e.in.Infix(e.in.OperatorText(n), e.of(n.X, depth), e.of(n.Y, depth))
 		return t
 	case *syntax.Case:
-		results := []syntax.Expr{}
+		mark := len(e.in.exact.results)
 		for _, w := range n.Whens {
-			results = append(results, w.Then)
+			e.in.exact.results = append(e.in.exact.results, w.Then)
 		}
 		if n.Else != nil {
-			results = append(results, n.Else)
+			e.in.exact.results = append(e.in.exact.results, n.Else)
 		}
-		return e.common(results, depth)
+		t := e.common(e.in.exact.results[mark:], depth)
+		e.in.exact.results = e.in.exact.results[:mark]
+		return t
 	case *syntax.AtZone:
-		switch e.of(n.X, depth) {
-		case "timestamp":
-			return "timestamptz"
-		case "timestamptz", "date":
-			return "timestamp"
-		case "timetz", "time":
-			return "timetz"
+		switch t := e.of(n.X, depth); t {
+		case dialect.TimestampType:
+			return dialect.TimestampTZType
+		case dialect.TimestampTZType, dialect.DateType:
+			return dialect.TimestampType
+		case dialect.OpenType, dialect.UnknownType:
+		default:
+			if t == e.named("time") || t == e.named("timetz") {
+				return e.named("timetz")
+			}
 		}
 	case *syntax.Call:
 		return e.call(n, depth)
 	case *syntax.Subquery:
 		return e.output(n.Query.Body, 0, depth)
 	}
-	return ""
+	return dialect.OpenType
 }
 
 // OperatorText gives an operator by the name that the type system has for it.
 func (in *Facts) OperatorText(n *syntax.Binary) string {
-	s := string(in.Src[n.OpSpan.Start:n.OpSpan.End])
+	s := text.View(in.Src, n.OpSpan)
 	if s == "!=" {
 		return "<>"
 	}
 	return s
 }
 
-func (e exact) literal(n *syntax.Literal) string {
+func (e exact) literal(n *syntax.Literal) dialect.TypeID {
 	written := e.in.Text(n)
 	switch n.Lit {
 	case syntax.NullLiteral:
-		return dialect.UnknownLiteral
+		return dialect.UnknownType
 	case syntax.TrueLiteral, syntax.FalseLiteral:
-		return "bool"
+		return dialect.BoolType
 	case syntax.TextLiteral:
 		if written[0] == '\'' || written[0] == '$' || written[0]|0x20 == 'e' {
-			return dialect.UnknownLiteral
+			return dialect.UnknownType
 		}
 	case syntax.NumberLiteral:
 		if strings.ContainsAny(written, ".eE") {
-			return "numeric"
+			return dialect.NumericType
 		}
 		switch i, err := strconv.ParseInt(written, 10, 64); {
 		case err != nil:
 			if strings.Trim(written, "0123456789") == "" {
-				return "numeric"
+				return dialect.NumericType
 			}
 		case i < 1<<31:
-			return "int4"
+			return dialect.Int4Type
 		default:
-			return "int8"
+			return dialect.Int8Type
 		}
 	}
-	return ""
+	return dialect.OpenType
 }
 
 // written gives the type that stands in the text, "" for one of the user's.
-func (e exact) written(t *syntax.TypeName) string {
+func (e exact) written(t *syntax.TypeName) dialect.TypeID {
 	if t == nil {
-		return ""
+		return dialect.OpenType
 	}
 	return e.declared(e.in.Schema.TypeOf(t, e.in.Src))
 }
 
-func (e exact) declared(t schema.Type) string {
-	if t.Values != nil {
-		return ""
+func (e exact) declared(t schema.Type) dialect.TypeID {
+	if t.Values != nil || t.Name == "" {
+		return dialect.OpenType
 	}
-	return e.types.Canonical(t.Name)
+	kept := &e.in.exact.written[placeOf(t.Name)]
+	if kept.name != t.Name {
+		types := e.in.Dialect.Types()
+		kept.name, kept.id = strings.Clone(t.Name), types.ID(types.Canonical(t.Name))
+	}
+	return kept.id
 }
 
-func (e exact) name(n *syntax.Name, depth int) string {
+func (e exact) name(n *syntax.Name, depth int) dialect.TypeID {
 	u := e.in.Use(n)
 	switch {
 	case u.Status == bind.OutputAlias:
 		return e.settled(e.of(u.Item.X, depth))
 	case u.Status != bind.Resolved || u.Column == nil:
-		return ""
+		return dialect.OpenType
 	}
 	s := u.Column.Source
 	place := s.Place(u.Column)
@@ -163,21 +296,21 @@ func (e exact) name(n *syntax.Name, depth int) string {
 	case s.Query != nil:
 		return e.output(s.Query.Body, place, depth)
 	}
-	return ""
+	return dialect.OpenType
 }
 
 // settled gives the type of an output: a literal that nothing decided is a text.
-func (e exact) settled(t string) string {
-	if t == dialect.UnknownLiteral {
-		return "text"
+func (e exact) settled(t dialect.TypeID) dialect.TypeID {
+	if t == dialect.UnknownType {
+		return dialect.TextType
 	}
 	return t
 }
 
 // output gives the type of a column that a query gives.
-func (e exact) output(body syntax.Body, i, depth int) string {
+func (e exact) output(body syntax.Body, i, depth int) dialect.TypeID {
 	if depth > maxExact {
-		return ""
+		return dialect.OpenType
 	}
 	switch b := body.(type) {
 	case *syntax.Select:
@@ -194,36 +327,70 @@ func (e exact) output(body syntax.Body, i, depth int) string {
 	case *syntax.ParenQuery:
 		return e.output(b.Query.Body, i, depth+1)
 	}
-	return ""
+	return dialect.OpenType
 }
 
-func (e exact) unary(n *syntax.Unary, depth int) string {
+func (e exact) unary(n *syntax.Unary, depth int) dialect.TypeID {
 	switch n.Op {
 	case syntax.OpNot:
-		return "bool"
+		return dialect.BoolType
 	case syntax.OpNegate, syntax.OpPositive, syntax.OpComplement:
-		t, _ := e.types.Operator(string(e.in.Src[n.OpSpan.Start:n.OpSpan.End]), "", e.of(n.X, depth))
+		t := e.of(n.X, depth)
+		if n.Op != syntax.OpComplement && t.IsNumber() {
+			return t
+		}
+		t, _ = e.in.Operator(text.View(e.in.Src, n.OpSpan), dialect.OpenType, t)
 		return t
 	}
-	return ""
+	return dialect.OpenType
 }
 
-func (e exact) common(xs []syntax.Expr, depth int) string {
-	t, _ := e.types.Common(e.all(xs, depth))
-	return t
-}
-
-func (e exact) all(xs []syntax.Expr, depth int) []string {
-	types := make([]string, len(xs))
-	for i, x := range xs {
-		types[i] = e.of(x, depth)
+func (e exact) common(xs []syntax.Expr, depth int) dialect.TypeID {
+	ids := e.all(xs, depth)
+	same := dialect.UnknownType
+	for _, id := range ids {
+		switch {
+		case id == dialect.OpenType:
+			return id
+		case same == dialect.UnknownType:
+			same = id
+		case id != same && id != dialect.UnknownType:
+			types := e.in.Dialect.Types()
+			names := make([]string, len(ids))
+			for i, id := range ids {
+				names[i] = types.Name(id)
+			}
+			t, _ := types.Common(names)
+			return types.ID(t)
+		}
 	}
+	return e.settled(same)
+}
+
+// all gives the types of some expressions, those from the first that is not known on left
+// open. It stands on a stack, and is valid until what is below it is asked for.
+func (e exact) all(xs []syntax.Expr, depth int) []dialect.TypeID {
+	known := &e.in.exact
+	mark := len(known.stack)
+	open := false
+	for _, x := range xs {
+		t := dialect.OpenType
+		if !open {
+			t = e.of(x, depth)
+			open = t == dialect.OpenType
+		}
+		known.stack = append(known.stack, t)
+	}
+	types := known.stack[mark:]
+	known.stack = known.stack[:mark]
 	return types
 }
 
-func (e exact) call(c *syntax.Call, depth int) string {
+func (e exact) named(name string) dialect.TypeID { return e.in.Dialect.Types().ID(name) }
+
+func (e exact) call(c *syntax.Call, depth int) dialect.TypeID {
 	if len(c.Name) > 1 || c.Name[0].Quoted {
-		return ""
+		return dialect.OpenType
 	}
 	name := e.in.FunctionName(c)
 	switch name {
@@ -233,33 +400,30 @@ func (e exact) call(c *syntax.Call, depth int) string {
 		if len(c.Args) == 2 {
 			return e.settled(e.of(c.Args[0], depth))
 		}
-		return ""
+		return dialect.OpenType
 	case "count":
-		return "int8"
+		return dialect.Int8Type
 	case "current_date":
-		return "date"
+		return dialect.DateType
 	case "current_timestamp":
-		return "timestamptz"
+		return dialect.TimestampTZType
 	case "localtimestamp":
-		return "timestamp"
+		return dialect.TimestampType
 	case "current_time":
-		return "timetz"
+		return e.named("timetz")
 	case "localtime":
-		return "time"
+		return e.named("time")
 	case "extract":
-		return "numeric"
+		return dialect.NumericType
 	case "trim":
-		return "text"
+		return dialect.TextType
 	case "position":
-		return "int4"
+		return dialect.Int4Type
 	}
 	if !IsPlainCall(c) {
-		return ""
+		return dialect.OpenType
 	}
-	t, set, _ := e.types.Call(name, e.all(c.Args, depth))
-	if set {
-		return ""
-	}
+	t, _ := e.in.Called(name, e.all(c.Args, depth))
 	return t
 }
 
@@ -278,10 +442,9 @@ func IsPlainCall(c *syntax.Call) bool {
 }
 
 // ExactAll gives the exact types of some expressions.
-func (in *Facts) ExactAll(xs []syntax.Expr) []string {
-	types := make([]string, len(xs))
-	for i, x := range xs {
-		types[i] = in.Exact(x)
+func (in *Facts) ExactAll(xs []syntax.Expr) []dialect.TypeID {
+	if !in.Dialect.HasTypes() {
+		return make([]dialect.TypeID, len(xs))
 	}
-	return types
+	return exact{in}.all(xs, 0)
 }

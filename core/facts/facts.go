@@ -14,7 +14,7 @@ type Facts struct {
 	asking    int // questions of types, NULLs and keys that are being answered
 	steps     int // of the outermost of them
 	functions functions
-	exact     map[int32]string // types by the number of the expression
+	exact     exactTypes
 
 	numbered  map[*schema.Table][]*schema.Table // by column, as long as the schema stays as it is
 	numbering *schema.Schema                    // the schema of numbered
@@ -46,10 +46,7 @@ type selectFacts struct {
 func (in *Facts) Reset(info *bind.Info) {
 	in.Info = info
 	in.asking = 0
-	if in.exact == nil {
-		in.exact = map[int32]string{}
-	}
-	clear(in.exact)
+	in.exact.reset()
 	in.fixedPool.Reset()
 	in.selectPool.Reset()
 	in.selects = append(in.selects[:0], make([]*selectFacts, len(info.Scopes))...)

@@ -2,6 +2,7 @@ package types
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"justlens/core/check"
@@ -36,32 +37,28 @@ var argumentType = &check.Check{
 		Good:    "SELECT ROUND(CAST(SQRT(CAST(frame_count AS double precision)) AS numeric), 1) FROM hives",
 		Near:    []string{"SELECT ROUND(CAST(SQRT(frame_count) AS numeric), 1) FROM hives"},
 	}},
-	On: check.Calls(runArgumentType),
+	On: check.Calls(runArgumentType).In(dialect.In(dialect.Postgres)),
 }
 
 func runArgumentType(p *check.Pass, c *syntax.Call) {
-	types := p.Dialect.Types()
-	if types == nil || len(c.Name) != 1 || c.Name[0].Quoted || !facts.IsPlainCall(c) || !p.Tells(c) {
+	if !p.Dialect.HasTypes() || len(c.Name) != 1 || c.Name[0].Quoted || !facts.IsPlainCall(c) || !p.Tells(c) {
 		return
 	}
 	name := p.FunctionName(c)
-	if p.Schema.HasRoutine(name) {
-		return
-	}
 	given := p.ExactAll(c.Args)
-	_, _, o := types.Call(name, given)
-	if o != dialect.None && o != dialect.Several {
+	_, o := p.Called(name, given)
+	if o != dialect.None && o != dialect.Several || p.Schema.HasRoutine(name) {
 		return
 	}
 	var titles []string
 	for _, t := range given {
-		titles = append(titles, titleOf(types, t))
+		titles = append(titles, titleOf(p, t))
 	}
 	f := check.Finding{
 		Span: c.Span(), Certainty: check.Likely, // anyone may add one of the same name
 		Message: fmt.Sprintf("%s has no %s for %s", p.Dialect.Title(), strings.ToUpper(name), listed(titles)),
 		Why:     "No function of that name takes these types, and none of them is converted unasked.",
-		Mends:   castArgument(p, types, name, c.Args, given),
+		Mends:   castArgument(p, name, c.Args, given),
 	}
 	if o == dialect.Several {
 		f.Message = fmt.Sprintf("%s has several %s for %s, and cannot choose", p.Dialect.Title(), strings.ToUpper(name), listed(titles))
@@ -71,17 +68,17 @@ func runArgumentType(p *check.Pass, c *syntax.Call) {
 }
 
 // castArgument offers the cast of one argument with which the call is taken.
-func castArgument(p *check.Pass, types *dialect.TypeSystem, name string, args []syntax.Expr, given []string) []check.Mend {
+func castArgument(p *check.Pass, name string, args []syntax.Expr, given []dialect.TypeID) []check.Mend {
 	for i, arg := range args {
-		for _, to := range []string{"numeric", "text"} {
-			if given[i] == to || to == "numeric" && !types.IsNumber(given[i]) {
+		for _, to := range []dialect.TypeID{dialect.NumericType, dialect.TextType} {
+			if given[i] == to || to == dialect.NumericType && !given[i].IsNumber() {
 				continue
 			}
-			tried := append([]string{}, given...)
+			tried := slices.Clone(given)
 			tried[i] = to
-			if _, _, o := types.Call(name, tried); o == dialect.Found {
-				return []check.Mend{{Title: fmt.Sprintf("cast %s to %s", p.Brief(arg), to), Effect: check.NewRows,
-					Edits: []text.Edit{check.Replace(arg.Span(), "CAST("+p.Text(arg)+" AS "+to+")")}}}
+			if _, o := p.Called(name, tried); o == dialect.Found {
+				return []check.Mend{{Title: fmt.Sprintf("cast %s to %s", p.Brief(arg), titleOf(p, to)), Effect: check.NewRows,
+					Edits: []text.Edit{check.Replace(arg.Span(), "CAST("+p.Text(arg)+" AS "+titleOf(p, to)+")")}}}
 			}
 		}
 	}

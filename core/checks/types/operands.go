@@ -41,23 +41,31 @@ var operands = &check.Check{
 		Good:    "SELECT name FROM hives WHERE CAST(frame_count AS text) LIKE '1%'",
 		Near:    []string{"SELECT name FROM hives WHERE CAST(frame_count AS text) LIKE '1%'"},
 	}},
-	On: check.Kinds(runOperands, syntax.KindBinary, syntax.KindIn, syntax.KindBetween, syntax.KindLike, syntax.KindCase, syntax.KindUnary),
+	On: check.Kinds(runOperands, syntax.KindIn, syntax.KindBetween, syntax.KindLike, syntax.KindCase, syntax.KindUnary).
+		And(check.Comparisons(runOperator)).
+		And(check.Operators(runOperator, syntax.OpAdd, syntax.OpSubtract, syntax.OpMultiply, syntax.OpDivide, syntax.OpModulo, syntax.OpConcat)).
+		In(dialect.In(dialect.Postgres)),
+}
+
+func runOperator(p *check.Pass, n *syntax.Binary) {
+	left := p.Exact(n.X)
+	if left == dialect.OpenType {
+		return
+	}
+	right := p.Exact(n.Y)
+	if right == dialect.OpenType || n.Op.IsComparison() && dialect.QuickCompare(left, right) {
+		return
+	}
+	if !isComparison(n.X) && !isComparison(n.Y) && p.Tells(n) { // a chain is explained by another check
+		mustTake(p, p.OperatorText(n), n.X, n.Y, n.Span())
+	}
 }
 
 func runOperands(p *check.Pass, n syntax.Node) {
-	if p.Dialect.Types() == nil || !p.Tells(n) {
+	if !p.Dialect.HasTypes() || !p.Tells(n) {
 		return
 	}
 	switch n := n.(type) {
-	case *syntax.Binary:
-		switch n.Op {
-		case syntax.OpAnd, syntax.OpOr, syntax.OpOther, syntax.OpArrow, syntax.OpAssign: // of conditions; of extensions, most of them
-		default:
-			if isComparison(n.X) || isComparison(n.Y) {
-				return // a chain, which another check explains
-			}
-			mustTake(p, p.OperatorText(n), n.X, n.Y, n.Span())
-		}
 	case *syntax.In:
 		for _, x := range n.List {
 			if mustTake(p, "=", n.X, x, x.Span()) {
@@ -82,13 +90,15 @@ func runOperands(p *check.Pass, n syntax.Node) {
 		}
 	case *syntax.Unary:
 		if n.Op == syntax.OpNegate {
-			types := p.Dialect.Types()
 			t := p.Exact(n.X)
-			if _, o := types.Operator("-", "", t); o == dialect.None {
+			if t.IsNumber() {
+				return
+			}
+			if _, o := p.Operator("-", dialect.OpenType, t); o == dialect.None {
 				p.Report(check.Finding{
 					Span: n.Span(), Certainty: check.Certain,
-					Message: fmt.Sprintf("%s has no minus sign for %s", p.Dialect.Title(), titleOf(types, t)),
-					Why:     fmt.Sprintf("%s is of type %s.", p.Brief(n.X), titleOf(types, t)),
+					Message: fmt.Sprintf("%s has no minus sign for %s", p.Dialect.Title(), titleOf(p, t)),
+					Why:     fmt.Sprintf("%s is %s.", p.Brief(n.X), typed(p, t)),
 					Mends:   []check.Mend{{Title: "convert the value first", Effect: check.ByHand}},
 				})
 			}
@@ -103,9 +113,12 @@ func isComparison(x syntax.Expr) bool {
 
 // mustTake reports an operator that there is not for the types of its operands.
 func mustTake(p *check.Pass, operator string, x, y syntax.Expr, at text.Span) bool {
-	types := p.Dialect.Types()
-	left, right := p.Exact(x), p.Exact(y)
-	_, o := types.Infix(operator, left, right)
+	left := p.Exact(x)
+	if left == dialect.OpenType {
+		return false
+	}
+	right := p.Exact(y)
+	_, o := p.Infix(operator, left, right)
 	if o != dialect.None && o != dialect.Several {
 		return false
 	}
@@ -115,15 +128,15 @@ func mustTake(p *check.Pass, operator string, x, y syntax.Expr, at text.Span) bo
 	}
 	f := check.Finding{
 		Span: at, Certainty: check.Certain,
-		Message: fmt.Sprintf("%s has no %s for %s and %s", p.Dialect.Title(), shown, titleOf(types, left), titleOf(types, right)),
-		Why:     fmt.Sprintf("%s is %s, %s is %s, and neither is converted unasked.", p.Brief(x), typed(types, left), p.Brief(y), typed(types, right)),
+		Message: fmt.Sprintf("%s has no %s for %s and %s", p.Dialect.Title(), shown, titleOf(p, left), titleOf(p, right)),
+		Why:     fmt.Sprintf("%s is %s, %s is %s, and neither is converted unasked.", p.Brief(x), typed(p, left), p.Brief(y), typed(p, right)),
 		Mends:   operandMends(p, operator, operand{x, left}, operand{y, right}),
 	}
 	if left == right {
-		f.Why = fmt.Sprintf("%s and %s are both %s.", p.Brief(x), p.Brief(y), typed(types, left))
+		f.Why = fmt.Sprintf("%s and %s are both %s.", p.Brief(x), p.Brief(y), typed(p, left))
 	}
 	if o == dialect.Several {
-		f.Message = fmt.Sprintf("%s has several %s for %s and %s, and cannot choose", p.Dialect.Title(), shown, titleOf(types, left), titleOf(types, right))
+		f.Message = fmt.Sprintf("%s has several %s for %s and %s, and cannot choose", p.Dialect.Title(), shown, titleOf(p, left), titleOf(p, right))
 		f.Why = "A cast says which is meant."
 	}
 	p.Report(f)
@@ -132,33 +145,32 @@ func mustTake(p *check.Pass, operator string, x, y syntax.Expr, at text.Span) bo
 
 // operand is one side of an operator, with its type.
 type operand struct {
-	x        syntax.Expr
-	typeName string
+	x  syntax.Expr
+	of dialect.TypeID
 }
 
 // operandMends offers what is likely meant: quotes round a number beside text or a day,
 // the operator that joins texts, a cast where LIKE wants text; else it is told in words.
 func operandMends(p *check.Pass, operator string, left, right operand) []check.Mend {
-	types := p.Dialect.Types()
 	for _, side := range [][2]operand{{left, right}, {right, left}} {
 		other, n := side[0], side[1]
 		number, ok := syntax.Unparen(n.x).(*syntax.Literal)
 		ok = ok && number.Lit == syntax.NumberLiteral
 		written := func() string { return p.Text(number) }
 		switch {
-		case operator == "+" && types.IsText(n.typeName):
+		case operator == "+" && isText(p, n.of):
 			if b, ok := p.Above(n.x).(*syntax.Binary); ok {
 				return []check.Mend{{Title: "join texts with ||", Effect: check.NewRows, Edits: []text.Edit{check.Replace(b.OpSpan, "||")}}}
 			}
-		case ok && types.IsText(other.typeName):
+		case ok && isText(p, other.of):
 			return []check.Mend{{Title: "write the number as text", Effect: check.NewRows, Edits: []text.Edit{check.Replace(number.Span(), "'"+written()+"'")}}}
-		case ok && types.IsDay(other.typeName) && isDay(written()) && operator != "+" && operator != "-":
+		case ok && other.of.IsDay() && isDay(written()) && operator != "+" && operator != "-":
 			day := written()
 			return []check.Mend{{Title: "write the day in quotes", Effect: check.NewRows,
 				Edits: []text.Edit{check.Replace(number.Span(), "'"+day[:4]+"-"+day[4:6]+"-"+day[6:]+"'")}}}
 		}
 	}
-	if operator == "~~" && !types.IsText(left.typeName) && left.typeName != dialect.UnknownLiteral {
+	if operator == "~~" && !isText(p, left.of) && left.of != dialect.UnknownType {
 		return []check.Mend{{Title: "compare it as text", Effect: check.NewRows,
 			Edits: []text.Edit{check.Replace(left.x.Span(), "CAST("+p.Text(left.x)+" AS text)")}}}
 	}
@@ -171,16 +183,22 @@ func isDay(s string) bool {
 	return err == nil
 }
 
-func typed(types *dialect.TypeSystem, t string) string {
-	if t == dialect.UnknownLiteral {
-		return "a literal"
-	}
-	return "of type " + types.Title(t)
+func isText(p *check.Pass, t dialect.TypeID) bool {
+	types := p.Dialect.Types()
+	return types.IsText(types.Name(t))
 }
 
-func titleOf(types *dialect.TypeSystem, t string) string {
-	if t == dialect.UnknownLiteral {
+func typed(p *check.Pass, t dialect.TypeID) string {
+	if t == dialect.UnknownType {
 		return "a literal"
 	}
-	return types.Title(t)
+	return "of type " + titleOf(p, t)
+}
+
+func titleOf(p *check.Pass, t dialect.TypeID) string {
+	if t == dialect.UnknownType {
+		return "a literal"
+	}
+	types := p.Dialect.Types()
+	return types.Title(types.Name(t))
 }
