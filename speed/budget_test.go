@@ -24,7 +24,7 @@ var budgets = map[string]float64{
 	"allocations a statement of season":     0.3,
 	"allocations a statement of mixed":      2.5,
 	"calls of checks a statement of season": 40,
-	"calls of checks a statement of mixed":  63, // three checks of types came
+	"calls of checks a statement of mixed":  63,  // three checks of types came
 	"calls of one check a statement":        5.5, // comparisons, arithmetic and calls, for their types
 
 	"bytes of a token":           16,
