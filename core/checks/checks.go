@@ -12,6 +12,7 @@ import (
 	"justlens/core/checks/joins"
 	"justlens/core/checks/logic"
 	"justlens/core/checks/matches"
+	"justlens/core/checks/maths"
 	"justlens/core/checks/names"
 	"justlens/core/checks/nulls"
 	"justlens/core/checks/rows"
@@ -25,7 +26,7 @@ import (
 // asks: can it be read, what is visible, what is meant, what comes out.
 func All() []*check.Check {
 	return slices.Concat(syntaxes.Checks, clauses.Checks, names.Checks, groups.Checks, nulls.Checks, logic.Checks,
-		matches.Checks, indexes.Checks, joins.Checks, sets.Checks, rows.Checks, types.Checks, writes.Checks)
+		maths.Checks, matches.Checks, indexes.Checks, joins.Checks, sets.Checks, rows.Checks, types.Checks, writes.Checks)
 }
 
 // Families maps each family to what it is about.
@@ -36,6 +37,7 @@ var Families = []Family{
 	{"group", "aggregation and its grain"},
 	{"null", "three-valued logic"},
 	{"logic", "AND, OR, NOT"},
+	{"math", "order of operations and numbers"},
 	{"match", "LIKE and text comparison"},
 	{"index", "conditions an index cannot serve"},
 	{"join", "joins that multiply or lose rows"},
