@@ -1,0 +1,130 @@
+package maths
+
+import (
+	"fmt"
+	"strconv"
+	"strings"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/schema"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var textPlus = &check.Check{
+	ID:    "math.text-plus",
+	Title: "texts joined by +, which adds numbers",
+	Doc: "Only SQL Server joins texts by +. MySQL, MariaDB and SQLite take the digits that each text begins with, or 0, and add them; Spark takes NULL for what is no " +
+		"number; Oracle stops with an error when it runs, PostgreSQL before that.",
+	Verdicts: check.Everywhere(check.Wrong).But(check.Fine, dialect.In(dialect.SQLServer)).But(check.Refused, dialect.In(dialect.ANSI, dialect.Postgres, dialect.Oracle)),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT name + ' of ' + colour FROM queens",
+		Good:    "SELECT CONCAT(name, ' of ', colour) FROM queens",
+		Near: []string{
+			"SELECT name + 0 FROM queens",
+			"SELECT frame_count + '1' FROM hives",
+			"SELECT moved_on + INTERVAL 1 DAY FROM hives",
+		},
+	}, {
+		Dialect: dialect.SQLite,
+		Bad:     "SELECT name + colour FROM queens",
+		Good:    "SELECT name || colour FROM queens",
+		Near:    []string{"SELECT '1' + '2'"},
+	}},
+	On: check.Operators(runTextPlus, syntax.OpAdd).In(dialect.In(dialect.ANSI, dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Oracle, dialect.Spark)),
+}
+
+func runTextPlus(p *check.Pass, n *syntax.Binary) {
+	if around, ok := p.Above(n).(*syntax.Binary); ok && around.Op == syntax.OpAdd || !p.Tells(n) {
+		return // told of the whole chain
+	}
+	chain := sum{p: p}
+	chain.add(n)
+	if chain.broken || len(chain.signs) == 0 || !chain.literal && chain.others > 0 {
+		return
+	}
+	certainty := check.Likely
+	if chain.literal {
+		certainty = check.Certain
+	}
+	p.Report(check.Finding{
+		Span: n.Span(), Certainty: certainty,
+		Message: fmt.Sprintf("+ adds numbers, and %s is text", p.Brief(chain.example)),
+		Why:     chain.becomes(),
+		Mends:   []check.Mend{chain.joined(n)},
+	})
+}
+
+// sum is a chain of +.
+type sum struct {
+	p        *check.Pass
+	operands []syntax.Expr
+	signs    []text.Span
+	example  syntax.Expr // an operand that is text, one that cannot be a number if there is one
+	literal  bool        // example is a literal that is no number
+	others   int         // operands that are not known to be text
+	broken   bool        // an operand is a number, a day or a span of time: something is added
+}
+
+func (s *sum) add(x syntax.Expr) {
+	if b, ok := syntax.Unparen(x).(*syntax.Binary); ok && b.Op == syntax.OpAdd {
+		s.add(b.X)
+		s.signs = append(s.signs, b.OpSpan)
+		s.add(b.Y)
+		return
+	}
+	s.operands = append(s.operands, x)
+	switch s.p.Type(x).Class {
+	case schema.Text:
+		lit, ok := syntax.Unparen(x).(*syntax.Literal)
+		if ok && isNumberText(s.p.Text(lit)) {
+			s.broken = true
+		} else if ok && !s.literal {
+			s.example, s.literal = x, true
+		} else if s.example == nil {
+			s.example = x
+		}
+	case schema.Unknown:
+		s.others++
+	default:
+		s.broken = true
+	}
+}
+
+// isNumberText reports whether a text in quotes is a number, or blank.
+func isNumberText(written string) bool {
+	value := strings.TrimSpace(strings.Trim(written, "'"))
+	_, err := strconv.ParseFloat(value, 64)
+	return err == nil || value == ""
+}
+
+func (s *sum) becomes() string {
+	switch s.p.Dialect {
+	case dialect.Oracle:
+		return "The conversion to a number fails when the query runs."
+	case dialect.Spark:
+		return "A text that is no number becomes NULL, and so does the sum."
+	case dialect.ANSI:
+		return "The standard has no + for texts."
+	}
+	return fmt.Sprintf("%s takes the digits that a text begins with, 0 where there are none, and adds them.", s.p.Dialect.Title())
+}
+
+// joined writes the chain as the dialect joins texts.
+func (s *sum) joined(n *syntax.Binary) check.Mend {
+	if s.p.Dialect.Has(dialect.PipesAreOr) {
+		parts := make([]string, len(s.operands))
+		for i, x := range s.operands {
+			parts[i] = s.p.Text(x)
+		}
+		return check.Mend{Title: "join texts by CONCAT", Effect: check.NewRows, Edits: []text.Edit{check.Replace(n.Span(), "CONCAT("+strings.Join(parts, ", ")+")")}}
+	}
+	m := check.Mend{Title: "join texts by ||", Effect: check.NewRows}
+	for _, sign := range s.signs {
+		m.Edits = append(m.Edits, check.Replace(sign, "||"))
+	}
+	return m
+}
