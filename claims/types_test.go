@@ -12,7 +12,13 @@ import (
 	"github.com/stretchr/testify/assert"
 	"github.com/stretchr/testify/require"
 
+	"justlens/core/check"
+	"justlens/core/checks"
 	"justlens/core/dialect"
+	"justlens/core/review"
+	"justlens/core/schema"
+	"justlens/core/text"
+	"justlens/demo"
 )
 
 // columnTypes are the types of the columns of which expressions are made.
@@ -129,4 +135,108 @@ func TestOperatorsOnPostgres(t *testing.T) {
 		assert.Greater(t, trial.sameType*100, trial.typed*99, what)
 	}
 	assert.Greater(t, operators.told*100, operators.refused*97)
+}
+
+// expressions composes expressions as people write them, some of types that do not go
+// together.
+type expressions struct{ rng *rand.Rand }
+
+func (g expressions) one(of ...string) string { return of[g.rng.IntN(len(of))] }
+
+func (g expressions) value(depth int) string {
+	if depth == 0 || g.rng.IntN(3) == 0 {
+		return g.one("h.name", "h.frame_count", "h.moved_on", "q.colour", "q.bred_in", "g.weight_kg", "i.inspected_at", "i.remark", "h.hive_id",
+			"7", "1.5", "'7'", "'Ash'", "'2026-05-01'", "NULL", "TRUE", "CURRENT_DATE", "DATE '2026-05-01'", "CURRENT_TIMESTAMP", "INTERVAL '1 day'")
+	}
+	x, y := g.value(depth-1), g.value(depth-1)
+	switch g.rng.IntN(12) {
+	case 0, 1:
+		return "(" + x + " " + g.one("+", "-", "*", "/", "%") + " " + y + ")"
+	case 2:
+		return "(" + x + " || " + y + ")"
+	case 3:
+		return g.one("UPPER", "LENGTH", "ABS", "ROUND", "TRIM", "AGE", "SQRT", "CEIL", "REVERSE", "INITCAP") + "(" + x + ")"
+	case 4:
+		return g.one("ROUND", "LEFT", "MOD", "POWER", "DATE_TRUNC", "TO_CHAR", "STRPOS", "CONCAT", "REPEAT") + "(" + x + ", " + y + ")"
+	case 5:
+		return "COALESCE(" + x + ", " + y + ")"
+	case 6:
+		return "NULLIF(" + x + ", " + y + ")"
+	case 7:
+		return "CASE WHEN " + g.condition(depth-1) + " THEN " + x + " ELSE " + y + " END"
+	case 8:
+		return "CAST(" + x + " AS " + g.one("integer", "text", "numeric", "date", "timestamp", "boolean", "double precision") + ")"
+	case 9:
+		return "-" + x
+	case 10:
+		return "(SELECT " + g.one("MAX", "MIN", "SUM", "AVG", "COUNT") + "(" + x + ") FROM harvests g2)"
+	}
+	return x
+}
+
+func (g expressions) condition(depth int) string {
+	x, y := g.value(depth), g.value(depth)
+	switch g.rng.IntN(6) {
+	case 0, 1, 2:
+		return x + " " + g.one("=", "<>", "<", "<=", ">", ">=") + " " + y
+	case 3:
+		return x + " IN (" + y + ", " + g.value(depth) + ")"
+	case 4:
+		return x + " BETWEEN " + y + " AND " + g.value(depth)
+	}
+	return x + " LIKE " + y
+}
+
+// TestTypesOfQueries compares what a review says of composed queries with what the server does.
+func TestTypesOfQueries(t *testing.T) {
+	s := open(t, dialect.Postgres)
+	g := expressions{rand.New(rand.NewPCG(7, 7))}
+	bees := schema.New(nil)
+	bees.SetWhole()
+	bees.Load([]byte(demo.Schema()), dialect.Postgres)
+	r := review.New(review.Options{Dialect: dialect.Postgres, Schema: bees, Certainty: check.Likely, Checks: checks.All()})
+	refusals := map[string]bool{"42883": true, "42725": true, "42804": true, "22P02": true, "22007": true}
+	count := map[bool]int{}
+	told, wronged, missed := 0, []string{}, map[string]int{}
+	var examples []string
+	for range 20_000 {
+		query := "SELECT h.name FROM hives h JOIN queens q ON q.queen_id = h.queen_id JOIN harvests g ON g.hive_id = h.hive_id " +
+			"JOIN inspections i ON i.hive_id = h.hive_id WHERE " + g.condition(2)
+		stmt, err := s.db.Prepare(query)
+		code := ""
+		if err == nil {
+			require.NoError(t, stmt.Close())
+		} else {
+			var refusal *pgconn.PgError
+			require.ErrorAs(t, err, &refusal)
+			if code = refusal.Code; !refusals[code] {
+				continue
+			}
+		}
+		count[code != ""]++
+		f, err := text.NewFile("q.sql", []byte(query))
+		require.NoError(t, err)
+		says := ""
+		for _, found := range r.Review(f).Findings {
+			if found.Consequence == check.Refused {
+				says = found.Check.ID + ": " + found.Message
+			}
+		}
+		switch {
+		case code == "" && says != "":
+			wronged = append(wronged, query[strings.Index(query, "WHERE"):]+"  -- "+says)
+		case code != "" && says != "":
+			told++
+		case code != "":
+			if missed[code]++; missed[code] <= 8 {
+				examples = append(examples, code+" "+query[strings.Index(query, "WHERE"):]+"")
+			}
+		}
+	}
+	t.Logf("%d taken, %d of them said to be refused; %d of %d refusals told; missed by code: %v", count[false], len(wronged), told, count[true], missed)
+	for _, line := range append(wronged, examples...) {
+		t.Log(line)
+	}
+	assert.Empty(t, wronged)
+	assert.Greater(t, told*100, count[true]*97)
 }

@@ -345,13 +345,27 @@ func (e exact) unary(n *syntax.Unary, depth int) dialect.TypeID {
 	return dialect.OpenType
 }
 
+// Common gives the type of a value that may be any of some expressions, and whether they go
+// together.
+func (in *Facts) Common(xs []syntax.Expr) (dialect.TypeID, dialect.Outcome) {
+	if !in.Dialect.HasTypes() {
+		return dialect.OpenType, dialect.Open
+	}
+	return exact{in}.together(xs, 0)
+}
+
 func (e exact) common(xs []syntax.Expr, depth int) dialect.TypeID {
+	t, _ := e.together(xs, depth)
+	return t
+}
+
+func (e exact) together(xs []syntax.Expr, depth int) (dialect.TypeID, dialect.Outcome) {
 	ids := e.all(xs, depth)
 	same := dialect.UnknownType
 	for _, id := range ids {
 		switch {
 		case id == dialect.OpenType:
-			return id
+			return id, dialect.Open
 		case same == dialect.UnknownType:
 			same = id
 		case id != same && id != dialect.UnknownType:
@@ -360,11 +374,11 @@ func (e exact) common(xs []syntax.Expr, depth int) dialect.TypeID {
 			for i, id := range ids {
 				names[i] = types.Name(id)
 			}
-			t, _ := types.Common(names)
-			return types.ID(t)
+			t, o := types.Common(names)
+			return types.ID(t), o
 		}
 	}
-	return e.settled(same)
+	return e.settled(same), dialect.Found
 }
 
 // all gives the types of some expressions, those from the first that is not known on left
@@ -398,7 +412,10 @@ func (e exact) call(c *syntax.Call, depth int) dialect.TypeID {
 		return e.common(c.Args, depth)
 	case "nullif":
 		if len(c.Args) == 2 {
-			return e.settled(e.of(c.Args[0], depth))
+			if t := e.of(c.Args[0], depth); t != dialect.UnknownType {
+				return t
+			}
+			return e.settled(e.of(c.Args[1], depth)) // which the literal is compared with
 		}
 		return dialect.OpenType
 	case "count":
@@ -416,7 +433,7 @@ func (e exact) call(c *syntax.Call, depth int) dialect.TypeID {
 	case "extract":
 		return dialect.NumericType
 	case "trim":
-		return dialect.TextType
+		name = "btrim" // as the catalogs call it
 	case "position":
 		return dialect.Int4Type
 	}

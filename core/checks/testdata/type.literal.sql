@@ -10,3 +10,6 @@ SELECT n FROM (SELECT frame_count AS n FROM hives) x WHERE x.n = 'few'; -- want 
 SELECT n FROM (SELECT name AS n FROM hives) x WHERE x.n = 'few';
 SELECT name FROM hives WHERE frame_count > '8.5'; -- want "type.literal"
 SELECT name FROM hives WHERE frame_count > 8.5;
+SELECT name FROM hives WHERE moved_on > 'last week'; -- want "type.literal"
+SELECT name FROM hives WHERE moved_on > 'yesterday' OR moved_on = 'infinity';
+SELECT name FROM hives WHERE COALESCE(frame_count, 0) = 'none'; -- want "type.literal"

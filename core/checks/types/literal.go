@@ -41,7 +41,7 @@ var literal = &check.Check{
 		Bad:     "SELECT name FROM hives WHERE frame_count < 'many'",
 		Near:    []string{"SELECT name FROM hives WHERE frame_count < '10'"},
 	}},
-	On: check.Kinds(runLiteral, syntax.KindIn, syntax.KindBetween).And(check.Comparisons(runLiteralComparison).With(facts.LiteralSide | facts.NameSide)),
+	On: check.Kinds(runLiteral, syntax.KindIn, syntax.KindBetween).And(check.Comparisons(runLiteralComparison).With(facts.LiteralSide)),
 }
 
 func runLiteralComparison(p *check.Pass, n *syntax.Binary) {
@@ -71,17 +71,22 @@ func mustBeNumber(p *check.Pass, column, x syntax.Expr) bool {
 	if !ok || n.Lit != syntax.TextLiteral {
 		return false
 	}
-	name, ok := syntax.Unparen(column).(*syntax.Name)
-	if !ok {
-		return false
+	name := syntax.Unparen(column)
+	if p.Dialect != dialect.Postgres {
+		if _, ok := name.(*syntax.Name); !ok {
+			return false
+		}
+	} else if t := p.Exact(name); t.IsDay() {
+		return mustBeDay(p, name, n)
+	} else if !t.IsNumber() {
+		return false // of a domain, or of another type of the user's
 	}
 	switch p.Type(name).Class {
 	case schema.Integer, schema.Decimal, schema.Float:
 	default:
-		return false
-	}
-	if p.Dialect == dialect.Postgres && !p.Exact(name).IsNumber() {
-		return false // of a domain, or of another type of the user's
+		if p.Dialect != dialect.Postgres {
+			return false
+		}
 	}
 	written := text.View(p.Src, n.Span())
 	if len(written) < 2 || written[0] != '\'' || strings.ContainsAny(written[1:len(written)-1], `'\`) {
@@ -96,7 +101,7 @@ func mustBeNumber(p *check.Pass, column, x syntax.Expr) bool {
 	}
 	p.Report(check.Finding{
 		Span: n.Span(), Certainty: check.Certain,
-		Message: fmt.Sprintf("%s is no number, and %s holds numbers", p.Brief(n), p.Brief(name)),
+		Message: fmt.Sprintf("%s is no number, and %s holds numbers", p.Brief(n), p.Brief(column)),
 		Why:     becomes(p.Dialect, value),
 		Mends:   []check.Mend{{Title: "write a number, or compare another column", Effect: check.ByHand}},
 	})
@@ -104,7 +109,7 @@ func mustBeNumber(p *check.Pass, column, x syntax.Expr) bool {
 }
 
 // mustBeWhole reports a fraction that PostgreSQL is to read as a whole number.
-func mustBeWhole(p *check.Pass, column *syntax.Name, n *syntax.Literal, value string) bool {
+func mustBeWhole(p *check.Pass, column syntax.Expr, n *syntax.Literal, value string) bool {
 	switch p.Exact(column) {
 	case dialect.Int2Type, dialect.Int4Type, dialect.Int8Type:
 	default:
@@ -118,6 +123,25 @@ func mustBeWhole(p *check.Pass, column *syntax.Name, n *syntax.Literal, value st
 		Message: fmt.Sprintf("%s is no whole number, and %s holds whole numbers", p.Brief(n), p.Brief(column)),
 		Why:     becomes(p.Dialect, value),
 		Mends:   []check.Mend{{Title: "leave the quotes out", Effect: check.NewRows, Edits: []text.Edit{check.Replace(n.Span(), value)}}},
+	})
+	return true
+}
+
+// mustBeDay reports a text without a digit that PostgreSQL is to read as a day.
+func mustBeDay(p *check.Pass, column syntax.Expr, n *syntax.Literal) bool {
+	written := text.View(p.Src, n.Span())
+	if len(written) < 2 || written[0] != '\'' || strings.ContainsAny(written, "0123456789\\") || !p.Tells(n) {
+		return false
+	}
+	switch strings.ToLower(strings.TrimSpace(strings.Trim(written, "'"))) {
+	case "now", "today", "tomorrow", "yesterday", "epoch", "infinity", "-infinity", "+infinity":
+		return false
+	}
+	p.Report(check.Finding{
+		Span: n.Span(), Certainty: check.Certain, Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres)),
+		Message: fmt.Sprintf("%s is no day, and %s is one", p.Brief(n), p.Brief(column)),
+		Why:     becomes(p.Dialect, ""),
+		Mends:   []check.Mend{{Title: "write a day, or compare something else", Effect: check.ByHand}},
 	})
 	return true
 }
@@ -137,7 +161,7 @@ func isNumber(s string) bool {
 func becomes(d dialect.Dialect, value string) string {
 	switch d {
 	case dialect.Postgres:
-		return "PostgreSQL reads the text as the column's type before it runs the query, and refuses it."
+		return "PostgreSQL reads the text as a value of the other side's type before it runs the query, and refuses it."
 	case dialect.MySQL, dialect.MariaDB:
 		return fmt.Sprintf("%s takes it for %s, and compares with that.", d.Title(), beginning(value))
 	case dialect.SQLite:

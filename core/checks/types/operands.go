@@ -2,10 +2,12 @@ package types
 
 import (
 	"fmt"
+	"strings"
 	"time"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -40,10 +42,15 @@ var operands = &check.Check{
 		Bad:     "SELECT name FROM hives WHERE frame_count LIKE '1%'",
 		Good:    "SELECT name FROM hives WHERE CAST(frame_count AS text) LIKE '1%'",
 		Near:    []string{"SELECT name FROM hives WHERE CAST(frame_count AS text) LIKE '1%'"},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT COALESCE(moved_on, 'never', frame_count) FROM hives",
+		Near:    []string{"SELECT COALESCE(frame_count, 0.5), COALESCE(name, 'none'), CASE WHEN hive_id > 1 THEN 1 ELSE NULL END FROM hives"},
 	}},
 	On: check.Kinds(runOperands, syntax.KindIn, syntax.KindBetween, syntax.KindLike, syntax.KindCase, syntax.KindUnary).
 		And(check.Comparisons(runOperator)).
 		And(check.Operators(runOperator, syntax.OpAdd, syntax.OpSubtract, syntax.OpMultiply, syntax.OpDivide, syntax.OpModulo, syntax.OpConcat)).
+		And(check.Calls(runTogether, "coalesce", "greatest", "least", "nullif")).
 		In(dialect.In(dialect.Postgres)),
 }
 
@@ -81,6 +88,14 @@ func runOperands(p *check.Pass, n syntax.Node) {
 			mustTake(p, "~~", n.X, n.Pattern, n.Span())
 		}
 	case *syntax.Case:
+		var results []syntax.Expr
+		for _, w := range n.Whens {
+			results = append(results, w.Then)
+		}
+		if n.Else != nil {
+			results = append(results, n.Else)
+		}
+		mustGoTogether(p, "CASE", results)
 		if n.Operand != nil {
 			for _, w := range n.Whens {
 				if mustTake(p, "=", n.Operand, w.Cond, w.Cond.Span()) {
@@ -94,7 +109,16 @@ func runOperands(p *check.Pass, n syntax.Node) {
 			if t.IsNumber() {
 				return
 			}
-			if _, o := p.Operator("-", dialect.OpenType, t); o == dialect.None {
+			if _, o := p.Operator("-", dialect.OpenType, t); o == dialect.None || o == dialect.Several {
+				if o == dialect.Several {
+					p.Report(check.Finding{
+						Span: n.Span(), Certainty: check.Certain,
+						Message: fmt.Sprintf("%s cannot tell of what type %s is, and so which minus sign is meant", p.Dialect.Title(), p.Brief(n.X)),
+						Why:     "A text in quotes takes its type from its place, and a minus sign stands before values of several.",
+						Mends:   []check.Mend{{Title: "leave the quotes out, or cast the text", Effect: check.ByHand}},
+					})
+					return
+				}
 				p.Report(check.Finding{
 					Span: n.Span(), Certainty: check.Certain,
 					Message: fmt.Sprintf("%s has no minus sign for %s", p.Dialect.Title(), titleOf(p, t)),
@@ -141,6 +165,41 @@ func mustTake(p *check.Pass, operator string, x, y syntax.Expr, at text.Span) bo
 	}
 	p.Report(f)
 	return true
+}
+
+// runTogether holds the arguments of COALESCE and its kin against each other.
+func runTogether(p *check.Pass, c *syntax.Call) {
+	name := p.FunctionName(c)
+	switch {
+	case !p.Tells(c) || !facts.IsPlainCall(c):
+	case name == "nullif" && len(c.Args) == 2:
+		mustTake(p, "=", c.Args[0], c.Args[1], c.Span())
+	case name != "nullif":
+		mustGoTogether(p, strings.ToUpper(name), c.Args)
+	}
+}
+
+// mustGoTogether reports the first of several values that has no type in common with one
+// before it.
+func mustGoTogether(p *check.Pass, what string, xs []syntax.Expr) {
+	if _, o := p.Common(xs); o != dialect.None {
+		return
+	}
+	for k := range xs {
+		for i := range k {
+			if _, o := p.Common([]syntax.Expr{xs[i], xs[k]}); o != dialect.None {
+				continue
+			}
+			p.Report(check.Finding{
+				Span: xs[k].Span(), Certainty: check.Certain,
+				Message: fmt.Sprintf("%s gives values of one type, and these are %s and %s", what, titleOf(p, p.Exact(xs[i])), titleOf(p, p.Exact(xs[k]))),
+				Why:     fmt.Sprintf("%s is %s, %s is %s.", p.Brief(xs[i]), typed(p, p.Exact(xs[i])), p.Brief(xs[k]), typed(p, p.Exact(xs[k]))),
+				Related: []check.Related{{Span: xs[i].Span(), Message: "of the other type"}},
+				Mends:   []check.Mend{{Title: "cast one to the type of the other", Effect: check.ByHand}},
+			})
+			return
+		}
+	}
 }
 
 // operand is one side of an operator, with its type.
