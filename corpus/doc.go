@@ -7,6 +7,7 @@
 //	corpus bound [-v]      what MariaDB refuses of its test suite after parsing, beside the review
 //	corpus mutated [-v]    statements with a token dropped, doubled or misspelt: what PostgreSQL, MariaDB and
 //	                       SQLite refuse as syntax, beside what is told
+//	corpus types           writes core/dialect/types/postgres.txt anew, from the catalogs of a running server
 //	corpus field [-v]      the SQL that applications ship (Debian's packages, downloaded and unpacked, not
 //	                       installed), reviewed as a user would, beside what a person judged of each finding
 //

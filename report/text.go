@@ -175,6 +175,10 @@ func (r *textRenderer) indented(prose, color string) {
 
 // elsewhere tells of the databases on which the consequence is another.
 func (r *textRenderer) elsewhere(found *check.Finding, here dialect.Dialect) {
+	if found.Check.Elsewhere != "" {
+		r.indented("Elsewhere: "+found.Check.Elsewhere+".", gray)
+		return
+	}
 	var parts []string
 	for c := check.Refused; ; c-- {
 		var names []string

@@ -27,7 +27,10 @@ type Check struct {
 	Doc string
 	// Verdicts is the consequence on each database.
 	Verdicts Verdicts
-	Needs    Needs
+	// Elsewhere says what other databases do where that hangs on the values; it is told in
+	// the place of their consequences.
+	Elsewhere string
+	Needs     Needs
 	// OnRequest tells that all its findings are only possible, and so shown only when
 	// they are asked for.
 	OnRequest bool

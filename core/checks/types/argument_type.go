@@ -17,7 +17,8 @@ var argumentType = &check.Check{
 	Title: "a function called with values of types that it does not take",
 	Doc: "PostgreSQL has its functions for certain types, and converts an argument only where nothing is lost: LOWER takes no number, and ROUND to places no " +
 		"double precision. The other databases convert the argument.",
-	Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres)),
+	Verdicts:  check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.Postgres)),
+	Elsewhere: "the argument is converted where it can be",
 	Examples: []check.Example{{
 		Dialect: dialect.Postgres,
 		Bad:     "SELECT LOWER(frame_count) FROM hives",

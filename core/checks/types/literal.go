@@ -119,7 +119,7 @@ func mustBeWhole(p *check.Pass, column syntax.Expr, n *syntax.Literal, value str
 		return false
 	}
 	p.Report(check.Finding{
-		Span: n.Span(), Certainty: check.Certain, Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres)),
+		Span: n.Span(), Certainty: check.Certain, Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres, dialect.SQLServer)),
 		Message: fmt.Sprintf("%s is no whole number, and %s holds whole numbers", p.Brief(n), p.Brief(column)),
 		Why:     becomes(p.Dialect, value),
 		Mends:   []check.Mend{{Title: "leave the quotes out", Effect: check.NewRows, Edits: []text.Edit{check.Replace(n.Span(), value)}}},
@@ -138,7 +138,7 @@ func mustBeDay(p *check.Pass, column syntax.Expr, n *syntax.Literal) bool {
 		return false
 	}
 	p.Report(check.Finding{
-		Span: n.Span(), Certainty: check.Certain, Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres)),
+		Span: n.Span(), Certainty: check.Certain, Verdicts: check.Everywhere(check.Refused).But(check.Wrong, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark)),
 		Message: fmt.Sprintf("%s is no day, and %s is one", p.Brief(n), p.Brief(column)),
 		Why:     becomes(p.Dialect, ""),
 		Mends:   []check.Mend{{Title: "write a day, or compare something else", Effect: check.ByHand}},

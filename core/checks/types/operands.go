@@ -2,6 +2,7 @@ package types
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 	"time"
 
@@ -17,7 +18,8 @@ var operands = &check.Check{
 	Title: "operator that does not take values of these types",
 	Doc: "PostgreSQL compares and reckons with values of types that go together, and converts only what loses nothing: text and number, or date and text, have no " +
 		"= in common. A text in quotes alone takes the type that its place asks for. The other databases convert one side.",
-	Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres)),
+	Verdicts:  check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.Postgres)),
+	Elsewhere: "one side is converted, so that rows may be found that are not meant, an index is not used, or the query stops with an error",
 	Examples: []check.Example{{
 		Dialect: dialect.Postgres,
 		Bad:     "SELECT name FROM hives WHERE name = 7",
@@ -182,7 +184,11 @@ func runTogether(p *check.Pass, c *syntax.Call) {
 // mustGoTogether reports the first of several values that has no type in common with one
 // before it.
 func mustGoTogether(p *check.Pass, what string, xs []syntax.Expr) {
-	if _, o := p.Common(xs); o != dialect.None {
+	common, o := p.Common(xs)
+	if o == dialect.Found {
+		mustBeOf(p, common, xs)
+	}
+	if o != dialect.None {
 		return
 	}
 	for k := range xs {
@@ -197,6 +203,19 @@ func mustGoTogether(p *check.Pass, what string, xs []syntax.Expr) {
 				Related: []check.Related{{Span: xs[i].Span(), Message: "of the other type"}},
 				Mends:   []check.Mend{{Title: "cast one to the type of the other", Effect: check.ByHand}},
 			})
+			return
+		}
+	}
+}
+
+// mustBeOf reports the first literal that is no value of the type that several have in common.
+func mustBeOf(p *check.Pass, common dialect.TypeID, xs []syntax.Expr) {
+	of := slices.IndexFunc(xs, func(x syntax.Expr) bool { return p.Exact(x) == common })
+	if of < 0 {
+		return
+	}
+	for _, x := range xs {
+		if mustBeNumber(p, xs[of], x) {
 			return
 		}
 	}
