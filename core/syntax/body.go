@@ -211,7 +211,7 @@ func (p *Parser) dynamicStmt(start text.Pos) Stmt {
 	}
 	mark := p.lists.stmts.mark()
 	p.splice(inside)
-	for !p.atEnd() && !p.startsAnother() {
+	for !p.atEnd() && !p.startsAnother() && !p.at(word.Loop) {
 		p.next()
 	}
 	stmts := p.lists.stmts.take(mark)
@@ -228,7 +228,7 @@ func (p *Parser) endsDynamic(t Token) bool {
 		return true
 	case WordToken:
 		switch t.Word() {
-		case word.Into, word.Using, word.Bulk, word.Returning:
+		case word.Into, word.Using, word.Bulk, word.Returning, word.Loop:
 			return true
 		}
 		return p.dialect.Has(dialect.BatchLines) && t.Word() != word.Operator

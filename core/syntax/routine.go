@@ -378,6 +378,15 @@ func (p *Parser) controlOrNil() Stmt {
 			c.Stmts = p.lists.stmts.take(mark)
 			break
 		}
+		if p.at(word.Query) && p.peek(1).Word() == word.Execute && p.quoted {
+			p.next()
+			if s := p.dynamicStmt(p.start()); s != nil {
+				mark := p.lists.stmts.mark()
+				p.lists.stmts.push(s)
+				c.Stmts = p.lists.stmts.take(mark)
+				break
+			}
+		}
 		if p.at(word.Query) && p.startsQuery(1) {
 			p.next()
 			mark := p.lists.stmts.mark()
@@ -605,6 +614,12 @@ func (p *Parser) forStmt(c *Control) {
 	mark := p.lists.stmts.mark()
 	for !p.atAny(word.Loop, word.Do) && p.tok.Kind != EOF && p.tok.Kind != Semicolon && !p.broken {
 		p.next()
+		if p.quoted && p.at(word.Execute) {
+			if s := p.dynamicStmt(p.start()); s != nil {
+				p.lists.stmts.push(s)
+				break
+			}
+		}
 		if p.startsQuery(0) {
 			paren := p.tok.Kind == LeftParen
 			if paren {
