@@ -114,7 +114,7 @@ func runOperands(p *check.Pass, n syntax.Node) {
 			if _, o := p.Operator("-", dialect.OpenType, t); o == dialect.None || o == dialect.Several {
 				if o == dialect.Several {
 					p.Report(check.Finding{
-						Span: n.Span(), Certainty: check.Certain,
+						Span: n.Span(), Certainty: check.Likely, // anyone may add an operator
 						Message: fmt.Sprintf("%s cannot tell of what type %s is, and so which minus sign is meant", p.Dialect.Title(), p.Brief(n.X)),
 						Why:     "A text in quotes takes its type from its place, and a minus sign stands before values of several.",
 						Mends:   []check.Mend{{Title: "leave the quotes out, or cast the text", Effect: check.ByHand}},
@@ -122,7 +122,7 @@ func runOperands(p *check.Pass, n syntax.Node) {
 					return
 				}
 				p.Report(check.Finding{
-					Span: n.Span(), Certainty: check.Certain,
+					Span: n.Span(), Certainty: check.Likely, // anyone may add an operator
 					Message: fmt.Sprintf("%s has no minus sign for %s", p.Dialect.Title(), titleOf(p, t)),
 					Why:     fmt.Sprintf("%s is %s.", p.Brief(n.X), typed(p, t)),
 					Mends:   []check.Mend{{Title: "convert the value first", Effect: check.ByHand}},
@@ -153,7 +153,7 @@ func mustTake(p *check.Pass, operator string, x, y syntax.Expr, at text.Span) bo
 		shown = "LIKE"
 	}
 	f := check.Finding{
-		Span: at, Certainty: check.Certain,
+		Span: at, Certainty: check.Likely, // anyone may add an operator
 		Message: fmt.Sprintf("%s has no %s for %s and %s", p.Dialect.Title(), shown, titleOf(p, left), titleOf(p, right)),
 		Why:     fmt.Sprintf("%s is %s, %s is %s, and neither is converted unasked.", p.Brief(x), typed(p, left), p.Brief(y), typed(p, right)),
 		Mends:   operandMends(p, operator, operand{x, left}, operand{y, right}),
@@ -197,7 +197,7 @@ func mustGoTogether(p *check.Pass, what string, xs []syntax.Expr) {
 				continue
 			}
 			p.Report(check.Finding{
-				Span: xs[k].Span(), Certainty: check.Certain,
+				Span: xs[k].Span(), Certainty: check.Likely, // anyone may add a cast
 				Message: fmt.Sprintf("%s gives values of one type, and these are %s and %s", what, titleOf(p, p.Exact(xs[i])), titleOf(p, p.Exact(xs[k]))),
 				Why:     fmt.Sprintf("%s is %s, %s is %s.", p.Brief(xs[i]), typed(p, p.Exact(xs[i])), p.Brief(xs[k]), typed(p, p.Exact(xs[k]))),
 				Related: []check.Related{{Span: xs[i].Span(), Message: "of the other type"}},
