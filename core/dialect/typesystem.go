@@ -192,7 +192,7 @@ func (t *TypeSystem) IsText(name string) bool { return t.types[name].category ==
 // A type that is not known is "". (PostgreSQL's manual, "Operator Type Resolution")
 func (t *TypeSystem) Operator(name, left, right string) (result string, o Outcome) {
 	prefix := left == ""
-	if right == "" || !t.open(right) || !prefix && !t.open(left) {
+	if right == "" || !t.searches(right) || !prefix && !t.searches(left) {
 		return "", Open
 	}
 	return t.operator(name, left, right)
@@ -206,8 +206,8 @@ func (t *TypeSystem) Infix(name, left, right string) (result string, o Outcome) 
 	return t.Operator(name, left, right)
 }
 
-// open reports whether a type takes part in the search.
-func (t *TypeSystem) open(name string) bool { return name == UnknownLiteral || t.Knows(name) }
+// searches reports whether a type takes part in the search.
+func (t *TypeSystem) searches(name string) bool { return name == UnknownLiteral || t.Knows(name) }
 
 func (t *TypeSystem) operator(name, left, right string) (string, Outcome) {
 	args := []string{left, right}
@@ -252,7 +252,7 @@ func withoutLeft(candidates []Signature) []Signature {
 // (PostgreSQL's manual, "Function Type Resolution")
 func (t *TypeSystem) Call(name string, args []string) (result string, set bool, o Outcome) {
 	for _, arg := range args {
-		if arg == "" || !t.open(arg) {
+		if arg == "" || !t.searches(arg) {
 			return "", false, Open
 		}
 	}
@@ -417,7 +417,8 @@ func (t *TypeSystem) takes(s Signature, args []string) bool {
 	return true
 }
 
-// result gives what a signature returns; Open where its type is made of its arguments'.
+// result gives what a signature returns, "" where its type is made of its arguments' in a
+// way that is not followed.
 func (t *TypeSystem) result(s Signature, args []string) (string, Outcome) {
 	if t.types[s.Result].category != 'P' {
 		return s.Result, Found

@@ -114,6 +114,9 @@ func (in *Facts) Infix(name string, left, right dialect.TypeID) (dialect.TypeID,
 
 // Called gives the type and the outcome of a call with arguments of some types.
 func (in *Facts) Called(name string, args []dialect.TypeID) (dialect.TypeID, dialect.Outcome) {
+	if name == "trim" {
+		name = "btrim" // as the catalogs call it
+	}
 	key := callKey{name: name, n: uint8(min(len(args), 255))}
 	if copy(key.args[:], args) < len(args) {
 		key.n = 0 // too many to be kept
@@ -259,7 +262,7 @@ func (e exact) literal(n *syntax.Literal) dialect.TypeID {
 	return dialect.OpenType
 }
 
-// written gives the type that stands in the text, "" for one of the user's.
+// written gives the type that stands in the text, [dialect.OpenType] for one of the user's.
 func (e exact) written(t *syntax.TypeName) dialect.TypeID {
 	if t == nil {
 		return dialect.OpenType
@@ -432,8 +435,6 @@ func (e exact) call(c *syntax.Call, depth int) dialect.TypeID {
 		return e.named("time")
 	case "extract":
 		return dialect.NumericType
-	case "trim":
-		name = "btrim" // as the catalogs call it
 	case "position":
 		return dialect.Int4Type
 	}

@@ -478,8 +478,8 @@ func (f *Fixed) Value(x syntax.Expr) bool {
 		return !bytes.Contains(f.in.Src[within.Start:within.End], []byte(":=")) // else it may be set on the way
 	case *syntax.Name:
 		u := f.in.Use(n)
-		if u.Status == bind.Variable || u.Status == bind.NoSource {
-			return true // of a routine's record, or the query is refused
+		if isVariable(u) {
+			return true
 		}
 		return u.Outer && (u.Status == bind.Resolved || u.Status == bind.Assumed)
 	case *syntax.Call:
@@ -510,6 +510,10 @@ func (f *Fixed) Value(x syntax.Expr) bool {
 	return ok
 }
 
+// isVariable reports whether a name is a routine's variable or a field of its record. What
+// else has no source makes the query refused.
+func isVariable(u *bind.Use) bool { return u.Status == bind.Variable || u.Status == bind.NoSource }
+
 // alike reports whether equality of two expressions lets the value of one pick that
 // of the other: not where the database converts one, nor under different collations.
 func (in *Facts) alike(from, to syntax.Expr) bool {
@@ -518,7 +522,7 @@ func (in *Facts) alike(from, to syntax.Expr) bool {
 	case *syntax.Param:
 		return true
 	case *syntax.Name:
-		if s := in.Use(n).Status; s == bind.Variable || s == bind.NoSource {
+		if isVariable(in.Use(n)) {
 			return true
 		}
 	case *syntax.Literal:

@@ -42,16 +42,12 @@ var argumentType = &check.Check{
 }
 
 func runArgumentType(p *check.Pass, c *syntax.Call) {
-	if !p.Dialect.HasTypes() || len(c.Name) != 1 || c.Name[0].Quoted || !facts.IsPlainCall(c) || !p.Tells(c) {
+	if len(c.Name) != 1 || c.Name[0].Quoted || !facts.IsPlainCall(c) || !p.Tells(c) {
 		return
 	}
 	name := p.FunctionName(c)
 	given := p.ExactAll(c.Args)
-	called := name
-	if name == "trim" {
-		called = "btrim" // as the catalogs call it
-	}
-	_, o := p.Called(called, given)
+	_, o := p.Called(name, given)
 	if o != dialect.None && o != dialect.Several || p.Schema.HasRoutine(name) {
 		return
 	}
@@ -63,7 +59,7 @@ func runArgumentType(p *check.Pass, c *syntax.Call) {
 		Span: c.Span(), Certainty: check.Likely, // anyone may add one of the same name
 		Message: fmt.Sprintf("%s has no %s for %s", p.Dialect.Title(), strings.ToUpper(name), listed(titles)),
 		Why:     "No function of that name takes these types, and none of them is converted unasked.",
-		Mends:   castArgument(p, called, c.Args, given),
+		Mends:   castArgument(p, name, c.Args, given),
 	}
 	if o == dialect.Several {
 		f.Message = fmt.Sprintf("%s has several %s for %s, and cannot choose", p.Dialect.Title(), strings.ToUpper(name), listed(titles))

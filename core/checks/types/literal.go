@@ -72,21 +72,15 @@ func mustBeNumber(p *check.Pass, column, x syntax.Expr) bool {
 		return false
 	}
 	name := syntax.Unparen(column)
-	if p.Dialect != dialect.Postgres {
-		if _, ok := name.(*syntax.Name); !ok {
-			return false
+	if p.Dialect == dialect.Postgres {
+		switch t := p.Exact(name); {
+		case t.IsDay():
+			return mustBeDay(p, name, n)
+		case !t.IsNumber():
+			return false // of a domain, or of another type of the user's
 		}
-	} else if t := p.Exact(name); t.IsDay() {
-		return mustBeDay(p, name, n)
-	} else if !t.IsNumber() {
-		return false // of a domain, or of another type of the user's
-	}
-	switch p.Type(name).Class {
-	case schema.Integer, schema.Decimal, schema.Float:
-	default:
-		if p.Dialect != dialect.Postgres {
-			return false
-		}
+	} else if !isNumberColumn(p, name) {
+		return false
 	}
 	written := text.View(p.Src, n.Span())
 	if len(written) < 2 || written[0] != '\'' || strings.ContainsAny(written[1:len(written)-1], `'\`) {
@@ -106,6 +100,14 @@ func mustBeNumber(p *check.Pass, column, x syntax.Expr) bool {
 		Mends:   []check.Mend{{Title: "write a number, or compare another column", Effect: check.ByHand}},
 	})
 	return true
+}
+
+func isNumberColumn(p *check.Pass, x syntax.Expr) bool {
+	if _, ok := x.(*syntax.Name); !ok {
+		return false
+	}
+	class := p.Type(x).Class
+	return class == schema.Integer || class == schema.Decimal || class == schema.Float
 }
 
 // mustBeWhole reports a fraction that PostgreSQL is to read as a whole number.

@@ -71,7 +71,7 @@ func runOperator(p *check.Pass, n *syntax.Binary) {
 }
 
 func runOperands(p *check.Pass, n syntax.Node) {
-	if !p.Dialect.HasTypes() || !p.Tells(n) {
+	if !p.Tells(n) {
 		return
 	}
 	switch n := n.(type) {
@@ -107,29 +107,31 @@ func runOperands(p *check.Pass, n syntax.Node) {
 		}
 	case *syntax.Unary:
 		if n.Op == syntax.OpNegate {
-			t := p.Exact(n.X)
-			if t.IsNumber() {
-				return
-			}
-			if _, o := p.Operator("-", dialect.OpenType, t); o == dialect.None || o == dialect.Several {
-				if o == dialect.Several {
-					p.Report(check.Finding{
-						Span: n.Span(), Certainty: check.Likely, // anyone may add an operator
-						Message: fmt.Sprintf("%s cannot tell of what type %s is, and so which minus sign is meant", p.Dialect.Title(), p.Brief(n.X)),
-						Why:     "A text in quotes takes its type from its place, and a minus sign stands before values of several.",
-						Mends:   []check.Mend{{Title: "leave the quotes out, or cast the text", Effect: check.ByHand}},
-					})
-					return
-				}
-				p.Report(check.Finding{
-					Span: n.Span(), Certainty: check.Likely, // anyone may add an operator
-					Message: fmt.Sprintf("%s has no minus sign for %s", p.Dialect.Title(), titleOf(p, t)),
-					Why:     fmt.Sprintf("%s is %s.", p.Brief(n.X), typed(p, t)),
-					Mends:   []check.Mend{{Title: "convert the value first", Effect: check.ByHand}},
-				})
-			}
+			mustNegate(p, n)
 		}
 	}
+}
+
+// mustNegate reports a minus sign that there is not for the type of its operand, or several.
+func mustNegate(p *check.Pass, n *syntax.Unary) {
+	t := p.Exact(n.X)
+	if t.IsNumber() {
+		return
+	}
+	f := check.Finding{Span: n.Span(), Certainty: check.Likely} // anyone may add an operator
+	switch _, o := p.Operator("-", dialect.OpenType, t); o {
+	case dialect.None:
+		f.Message = fmt.Sprintf("%s has no minus sign for %s", p.Dialect.Title(), titleOf(p, t))
+		f.Why = fmt.Sprintf("%s is %s.", p.Brief(n.X), typed(p, t))
+		f.Mends = []check.Mend{{Title: "convert the value first", Effect: check.ByHand}}
+	case dialect.Several:
+		f.Message = fmt.Sprintf("%s cannot tell of what type %s is, and so which minus sign is meant", p.Dialect.Title(), p.Brief(n.X))
+		f.Why = "A text in quotes takes its type from its place, and a minus sign stands before values of several."
+		f.Mends = []check.Mend{{Title: "leave the quotes out, or cast the text", Effect: check.ByHand}}
+	default:
+		return
+	}
+	p.Report(f)
 }
 
 func isComparison(x syntax.Expr) bool {
