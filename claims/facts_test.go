@@ -10,6 +10,7 @@ import (
 
 	"justlens/core/bind"
 	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 	"justlens/core/facts"
 	"justlens/core/sample"
 	"justlens/core/schema"
@@ -142,10 +143,10 @@ func (f *trial) try(text string) {
 				v = string(b)
 			}
 			line[i] = fmt.Sprint(v)
-			class := in.OutputType(q, i).Class
-			if class != schema.Unknown && v != nil && f.server.dialect == dialect.SQLite {
+			of := in.OutputType(q, i).Class
+			if of != class.Unknown && v != nil && f.server.dialect == dialect.SQLite {
 				f.types++
-				require.True(f.t, fitsValue(class, v), "column %d of %s is %v, said to be of class %d", i+1, text, v, class)
+				require.True(f.t, fitsValue(of, v), "column %d of %s is %v, said to be of class %d", i+1, text, v, of)
 			}
 			if in.OutputNullable(q, i) == facts.No {
 				f.never++
@@ -160,9 +161,9 @@ func (f *trial) try(text string) {
 	}
 	if f.server.dialect != dialect.SQLite {
 		for i, c := range types {
-			if class := in.OutputType(q, i).Class; class != schema.Unknown {
+			if of := in.OutputType(q, i).Class; of != class.Unknown {
 				f.types++
-				require.True(f.t, fitsType(class, c.DatabaseTypeName()), "column %d of %s is %s, said to be of class %d", i+1, text, c.DatabaseTypeName(), class)
+				require.True(f.t, fitsType(of, c.DatabaseTypeName()), "column %d of %s is %s, said to be of class %d", i+1, text, c.DatabaseTypeName(), of)
 			}
 		}
 	}
@@ -194,18 +195,18 @@ func (f *trial) try(text string) {
 	}
 }
 
-func fitsValue(c schema.Class, v any) bool {
+func fitsValue(c class.Class, v any) bool {
 	switch v.(type) {
 	case int64, float64, bool:
-		return c == schema.Integer || c == schema.Decimal || c == schema.Float || c == schema.Boolean
+		return c.IsNumber() || c == class.Boolean
 	}
-	return c != schema.Integer && c != schema.Decimal && c != schema.Float
+	return c != class.Integer && c != class.Decimal && c != class.Float
 }
 
-func fitsType(c schema.Class, name string) bool {
-	fits := map[schema.Class]string{
-		schema.Integer: "INT2 INT4 INT8 INT BIGINT SMALLINT TINYINT MEDIUMINT", schema.Decimal: "NUMERIC DECIMAL", schema.Float: "FLOAT8 FLOAT4 DOUBLE FLOAT",
-		schema.Text: "VARCHAR TEXT BPCHAR CHAR", schema.Date: "DATE", schema.Timestamp: "TIMESTAMP DATETIME", schema.Boolean: "BOOL", schema.Interval: "INTERVAL 1186",
+func fitsType(c class.Class, name string) bool {
+	fits := map[class.Class]string{
+		class.Integer: "INT2 INT4 INT8 INT BIGINT SMALLINT TINYINT MEDIUMINT", class.Decimal: "NUMERIC DECIMAL", class.Float: "FLOAT8 FLOAT4 DOUBLE FLOAT",
+		class.Text: "VARCHAR TEXT BPCHAR CHAR", class.Date: "DATE", class.Timestamp: "TIMESTAMP DATETIME", class.Boolean: "BOOL", class.Interval: "INTERVAL 1186",
 	}
 	for _, n := range strings.Fields(fits[c]) {
 		if n == strings.TrimPrefix(name, "UNSIGNED ") {
@@ -226,7 +227,7 @@ type querySource struct {
 // column is what a query may write for a column, and the class of its values.
 type column struct {
 	text, name string
-	class      schema.Class
+	class      class.Class
 }
 
 func (q *querySource) one(in int) bool { return q.IntN(in) == 0 }
@@ -293,13 +294,13 @@ func (q *querySource) from(depth int) (string, []column) {
 	return text, columns
 }
 
-func classOf(columns []column, name string) schema.Class {
+func classOf(columns []column, name string) class.Class {
 	for _, c := range columns {
 		if c.name == name {
 			return c.class
 		}
 	}
-	return schema.Unknown
+	return class.Unknown
 }
 
 // usable gives a name that both sides have once.
@@ -370,13 +371,13 @@ func (q *querySource) where(columns []column, depth int) string {
 	return text
 }
 
-func (q *querySource) constant(c schema.Class) string {
+func (q *querySource) constant(c class.Class) string {
 	switch c {
-	case schema.Integer, schema.Decimal, schema.Float:
+	case class.Integer, class.Decimal, class.Float:
 		return pick(q, []string{"1", "2", "3", "4", "0"})
-	case schema.Date:
+	case class.Date:
 		return q.typed("DATE ", pick(q, []string{"'2026-01-30'", "'2026-01-31'"}))
-	case schema.Timestamp:
+	case class.Timestamp:
 		return q.typed("TIMESTAMP ", pick(q, []string{"'2026-01-30 00:00:00'", "'2026-01-30 12:00:00'"}))
 	}
 	return pick(q, []string{"'ash'", "'box'", "'cob'"})
@@ -431,38 +432,38 @@ func (q *querySource) condition(columns []column, depth int) string {
 }
 
 // of writes a column of a class, or a constant.
-func (q *querySource) of(columns []column, class schema.Class) string {
+func (q *querySource) of(columns []column, of class.Class) string {
 	for range 8 {
-		if c := pick(q, columns); c.class == class {
+		if c := pick(q, columns); c.class == of {
 			return c.text
 		}
 	}
-	return q.constant(class)
+	return q.constant(of)
 }
 
 // list writes the select list and what groups it.
 func (q *querySource) list(columns []column) (outputs []column, list, rest string) {
 	var items []string
-	add := func(text string, class schema.Class, name string) {
+	add := func(text string, of class.Class, name string) {
 		if name == "" || strings.Contains(list, " "+name+",") {
 			name = fmt.Sprintf("c%d", len(items)+1)
 		}
 		items = append(items, text+" AS "+name)
-		outputs = append(outputs, column{name, name, class})
+		outputs = append(outputs, column{name, name, of})
 		list += " " + name + ","
 	}
 	if !q.one(3) {
 		for range 1 + q.IntN(3) {
 			c := pick(q, columns)
 			if q.one(3) {
-				text, class := q.expression(columns, c)
-				add(text, class, "")
+				text, of := q.expression(columns, c)
+				add(text, of, "")
 			} else {
 				add(c.text, c.class, c.name)
 			}
 		}
 		if q.one(8) {
-			add(fmt.Sprintf("ROW_NUMBER() OVER (PARTITION BY %s ORDER BY %s)", pick(q, columns).text, pick(q, columns).text), schema.Integer, "")
+			add(fmt.Sprintf("ROW_NUMBER() OVER (PARTITION BY %s ORDER BY %s)", pick(q, columns).text, pick(q, columns).text), class.Integer, "")
 		}
 		return outputs, strings.Join(items, ", "), ""
 	}
@@ -478,14 +479,14 @@ func (q *querySource) list(columns []column) (outputs []column, list, rest strin
 		c := pick(q, columns)
 		switch q.IntN(4) {
 		case 0:
-			add("COUNT(*)", schema.Integer, "")
+			add("COUNT(*)", class.Integer, "")
 		case 1:
-			add("COUNT("+c.text+")", schema.Integer, "")
+			add("COUNT("+c.text+")", class.Integer, "")
 		case 2:
 			add(pick(q, []string{"MAX(", "MAX(DISTINCT "})+c.text+")", c.class, "")
 		case 3:
-			if c.class == schema.Integer || c.class == schema.Decimal {
-				add("SUM("+c.text+")", schema.Decimal, "")
+			if c.class == class.Integer || c.class == class.Decimal {
+				add("SUM("+c.text+")", class.Decimal, "")
 			} else {
 				add("MIN("+c.text+")", c.class, "")
 			}
@@ -510,7 +511,7 @@ func (q *querySource) list(columns []column) (outputs []column, list, rest strin
 }
 
 // expression writes something worked out from columns.
-func (q *querySource) expression(columns []column, c column) (string, schema.Class) {
+func (q *querySource) expression(columns []column, c column) (string, class.Class) {
 	switch q.IntN(9) {
 	case 0:
 		return fmt.Sprintf("COALESCE(%s, %s)", c.text, q.of(columns, c.class)), c.class
@@ -525,19 +526,19 @@ func (q *querySource) expression(columns []column, c column) (string, schema.Cla
 	case 5:
 		inner, outputs := q.from(0)
 		return fmt.Sprintf("(SELECT %s(%s) FROM %s WHERE %s)", pick(q, []string{"MAX", "COUNT"}), pick(q, outputs).text, inner,
-			q.condition(append(outputs, columns...), 0)), schema.Integer
+			q.condition(append(outputs, columns...), 0)), class.Integer
 	}
 	switch c.class {
-	case schema.Integer, schema.Decimal:
+	case class.Integer, class.Decimal:
 		switch q.IntN(3) {
 		case 0:
 			return fmt.Sprintf("%s %s %s", c.text, pick(q, []string{"+", "-", "*"}), q.constant(c.class)), c.class
 		case 1:
-			return fmt.Sprintf("%s / %s", c.text, pick(q, []string{"2", "3"})), schema.Decimal
+			return fmt.Sprintf("%s / %s", c.text, pick(q, []string{"2", "3"})), class.Decimal
 		}
 		return "ABS(" + c.text + ")", c.class
-	case schema.Text:
-		return pick(q, []string{"UPPER", "LOWER", "TRIM"}) + "(" + c.text + ")", schema.Text
+	case class.Text:
+		return pick(q, []string{"UPPER", "LOWER", "TRIM"}) + "(" + c.text + ")", class.Text
 	}
 	return c.text, c.class
 }

@@ -23,8 +23,8 @@ var budgets = map[string]float64{
 	"bytes allocated a byte of mixed":       0.15,
 	"allocations a statement of season":     0.3,
 	"allocations a statement of mixed":      2.5,
-	"calls of checks a statement of season": 40,
-	"calls of checks a statement of mixed":  63,  // three checks of types came
+	"calls of checks a statement of season": 43,
+	"calls of checks a statement of mixed":  66,  // fourteen checks of types came
 	"calls of one check a statement":        5.5, // comparisons, arithmetic and calls, for their types
 
 	"bytes of a token":           16,

@@ -6,6 +6,7 @@ import (
 	"slices"
 
 	"justlens/core/check"
+	"justlens/core/checks/cases"
 	"justlens/core/checks/clauses"
 	"justlens/core/checks/groups"
 	"justlens/core/checks/indexes"
@@ -15,6 +16,7 @@ import (
 	"justlens/core/checks/maths"
 	"justlens/core/checks/names"
 	"justlens/core/checks/nulls"
+	"justlens/core/checks/ranges"
 	"justlens/core/checks/rows"
 	"justlens/core/checks/sets"
 	"justlens/core/checks/syntaxes"
@@ -26,7 +28,7 @@ import (
 // asks: can it be read, what is visible, what is meant, what comes out.
 func All() []*check.Check {
 	return slices.Concat(syntaxes.Checks, clauses.Checks, names.Checks, groups.Checks, nulls.Checks, logic.Checks,
-		maths.Checks, matches.Checks, indexes.Checks, joins.Checks, sets.Checks, rows.Checks, types.Checks, writes.Checks)
+		maths.Checks, matches.Checks, ranges.Checks, indexes.Checks, joins.Checks, sets.Checks, cases.Checks, rows.Checks, types.Checks, writes.Checks)
 }
 
 // Families maps each family to what it is about.
@@ -39,9 +41,11 @@ var Families = []Family{
 	{"logic", "AND, OR, NOT"},
 	{"math", "order of operations and numbers"},
 	{"match", "LIKE and text comparison"},
+	{"range", "BETWEEN, bounds and dates"},
 	{"index", "conditions an index cannot serve"},
 	{"join", "joins that multiply or lose rows"},
 	{"set", "UNION and its kin"},
+	{"case", "CASE and its branches"},
 	{"rows", "the shape of the result"},
 	{"type", "values that cannot be there"},
 	{"write", "what INSERT, UPDATE and DELETE do to rows"},

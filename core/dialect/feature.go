@@ -1,5 +1,7 @@
 package dialect
 
+import "strings"
+
 // Feature is a point in which dialects contradict each other. What a dialect
 // merely adds is no feature: the parser reads it for all.
 type Feature uint8
@@ -171,3 +173,16 @@ func (d Dialect) Has(f Feature) bool { return features[f].Has(d) }
 
 // With gives the dialects that have the feature.
 func With(f Feature) Set { return features[f] }
+
+// Day writes a day, given as year, month and day with hyphens, as the dialect surely reads it.
+// SQL Server takes text with hyphens by the session's order of day and month, without them
+// not.
+func (d Dialect) Day(iso string) string {
+	switch {
+	case d.Has(DateNeedsLiteral) || d == Spark:
+		return "DATE '" + iso + "'"
+	case d == SQLServer:
+		return "'" + strings.ReplaceAll(iso, "-", "") + "'"
+	}
+	return "'" + iso + "'"
+}

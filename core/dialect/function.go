@@ -76,9 +76,10 @@ const (
 	GivesInteger
 	GivesText
 	GivesDate
-	GivesFirst  // the type of the first argument
-	GivesCommon // the type that all arguments have in common
-	GivesSum    // a number as wide as sums and averages of the argument are
+	GivesFirst   // the type of the first argument
+	GivesCommon  // the type that all arguments have in common
+	GivesInstant // a date and time of day
+	GivesSum     // a number as wide as sums and averages of the argument are
 )
 
 // ResultOf gives the type of a function's result by its name in lower case.
@@ -94,6 +95,8 @@ func ResultOf(name string) Result {
 		return GivesText
 	case "date", "curdate", "current_date":
 		return GivesDate
+	case "now", "current_timestamp", "getdate":
+		return GivesInstant
 	case "min", "max", "nullif", "lag", "lead", "first_value", "last_value", "nth_value", "any_value":
 		return GivesFirst
 	case "coalesce", "ifnull", "nvl", "greatest", "least":

@@ -1,6 +1,7 @@
 package facts
 
 import (
+	"slices"
 	"strconv"
 	"strings"
 
@@ -36,7 +37,7 @@ type exactTypes struct {
 		id   dialect.TypeID
 	}
 	stack   []dialect.TypeID
-	results []syntax.Expr // of CASE expressions
+	results []syntax.Expr // of the CASE expressions of the statement that were asked for
 }
 
 type operatorKey struct {
@@ -61,7 +62,7 @@ const (
 	keptTypes  = 256
 )
 
-func (t *exactTypes) reset() { t.of = t.of[:0] }
+func (t *exactTypes) reset() { t.of, t.results = t.of[:0], t.results[:0] }
 
 // Exact gives the type of an expression by the number that the dialect's type system has
 // for it: [dialect.UnknownType] for a text or NULL whose place decides it, and
@@ -194,16 +195,7 @@ func (e exact) work(x syntax.Expr, depth int) dialect.TypeID {
 		t, _ := e.in.Infix(e.in.OperatorText(n), e.of(n.X, depth), e.of(n.Y, depth))
 		return t
 	case *syntax.Case:
-		mark := len(e.in.exact.results)
-		for _, w := range n.Whens {
-			e.in.exact.results = append(e.in.exact.results, w.Then)
-		}
-		if n.Else != nil {
-			e.in.exact.results = append(e.in.exact.results, n.Else)
-		}
-		t := e.common(e.in.exact.results[mark:], depth)
-		e.in.exact.results = e.in.exact.results[:mark]
-		return t
+		return e.common(e.in.Results(n), depth)
 	case *syntax.AtZone:
 		switch t := e.of(n.X, depth); t {
 		case dialect.TimestampType:
@@ -267,7 +259,7 @@ func (e exact) written(t *syntax.TypeName) dialect.TypeID {
 	if t == nil {
 		return dialect.OpenType
 	}
-	return e.declared(e.in.Schema.TypeOf(t, e.in.Src))
+	return e.declared(e.in.Schema.TypeOf(t, e.in.Src, e.in.Dialect))
 }
 
 func (e exact) declared(t schema.Type) dialect.TypeID {
@@ -312,8 +304,16 @@ func (e exact) settled(t dialect.TypeID) dialect.TypeID {
 
 // output gives the type of a column that a query gives.
 func (e exact) output(body syntax.Body, i, depth int) dialect.TypeID {
+	t, _ := e.column(body, i, depth)
+	return e.settled(t)
+}
+
+// column gives the type of a column of a branch, which may be a literal whose type another
+// branch decides, and the expression that it is, nil where it is none of the branch's own.
+// (PostgreSQL's manual, "UNION, CASE, and Related Constructs")
+func (e exact) column(body syntax.Body, i, depth int) (dialect.TypeID, syntax.Expr) {
 	if depth > maxExact {
-		return dialect.OpenType
+		return dialect.OpenType, nil
 	}
 	switch b := body.(type) {
 	case *syntax.Select:
@@ -321,17 +321,66 @@ func (e exact) output(body syntax.Body, i, depth int) dialect.TypeID {
 		switch {
 		case !ok || i >= len(outputs):
 		case outputs[i].Source == nil:
-			return e.settled(e.of(outputs[i].X, depth+1))
+			x := outputs[i].X
+			t := e.of(x, depth+1)
+			if _, bare := syntax.Unparen(x).(*syntax.Literal); !bare {
+				t = e.settled(t)
+			}
+			return t, x
 		case outputs[i].Source.SchemaTable() != nil && !outputs[i].Source.SchemaTable().IsView:
-			return e.declared(outputs[i].Source.SchemaTable().Columns[outputs[i].Place].Type)
+			return e.declared(outputs[i].Source.SchemaTable().Columns[outputs[i].Place].Type), nil
 		case outputs[i].Source.Query != nil:
-			return e.output(outputs[i].Source.Query.Body, outputs[i].Place, depth+1)
+			return e.output(outputs[i].Source.Query.Body, outputs[i].Place, depth+1), nil
 		}
 	case *syntax.ParenQuery:
-		return e.output(b.Query.Body, i, depth+1)
+		return e.column(b.Query.Body, i, depth+1)
+	case *syntax.SetOp:
+		left, _ := e.column(b.Left, i, depth+1)
+		right, _ := e.column(b.Right, i, depth+1)
+		return e.both(left, right), nil
+	case *syntax.Values:
+		t := dialect.UnknownType
+		for _, row := range b.Rows {
+			if i >= len(row.Items) || len(b.Rows) > maxExact {
+				return dialect.OpenType, nil
+			}
+			if of := e.of(row.Items[i], depth+1); t != of {
+				t = e.both(t, of)
+			}
+		}
+		return e.settled(t), nil
 	}
-	return dialect.OpenType
+	return dialect.OpenType, nil
 }
+
+// both gives the type of a column that holds values of two types, settled.
+func (e exact) both(a, b dialect.TypeID) dialect.TypeID {
+	if a == dialect.OpenType || b == dialect.OpenType {
+		return dialect.OpenType
+	}
+	switch dialect.UnknownType {
+	case a:
+		return e.settled(b)
+	case b:
+		return a
+	}
+	if a == b {
+		return a
+	}
+	types := e.in.Dialect.Types()
+	t, _ := types.Common([]string{types.Name(a), types.Name(b)})
+	return types.ID(t)
+}
+
+// ExactOutput gives the exact type of a column of a branch of a set operation, numbered from
+// 0, and the expression that it is, nil where it is none of the branch's own.
+func (in *Facts) ExactOutput(body syntax.Body, i int) (dialect.TypeID, syntax.Expr) {
+	return exact{in}.column(body, i, 0)
+}
+
+// CommonType gives the type of a column that holds values of two types, dialect.OpenType where
+// they have none in common.
+func (in *Facts) CommonType(a, b dialect.TypeID) dialect.TypeID { return exact{in}.both(a, b) }
 
 func (e exact) unary(n *syntax.Unary, depth int) dialect.TypeID {
 	switch n.Op {
@@ -465,4 +514,33 @@ func (in *Facts) ExactAll(xs []syntax.Expr) []dialect.TypeID {
 		return make([]dialect.TypeID, len(xs))
 	}
 	return exact{in}.all(xs, 0)
+}
+
+// Results gives the values that a CASE may have, that of ELSE last.
+func (in *Facts) Results(n *syntax.Case) []syntax.Expr {
+	mark := len(in.exact.results)
+	for _, w := range n.Whens {
+		in.exact.results = append(in.exact.results, w.Then)
+	}
+	if n.Else != nil {
+		in.exact.results = append(in.exact.results, n.Else)
+	}
+	return slices.Clip(in.exact.results[mark:])
+}
+
+// TitleOf gives a type's name as people write it, "a literal" for one whose place decides it.
+func (in *Facts) TitleOf(t dialect.TypeID) string {
+	if t == dialect.UnknownType {
+		return "a literal"
+	}
+	types := in.Dialect.Types()
+	return types.Title(types.Name(t))
+}
+
+// TypeIs says behind "is" of what type a value is.
+func (in *Facts) TypeIs(t dialect.TypeID) string {
+	if t == dialect.UnknownType {
+		return "a literal"
+	}
+	return "of type " + in.TitleOf(t)
 }

@@ -11,6 +11,7 @@ import (
 
 	"justlens/core/bind"
 	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 	"justlens/core/facts"
 	"justlens/core/schema"
 	"justlens/core/syntax"
@@ -42,9 +43,9 @@ func TestFacts(t *testing.T) {
 	require.Greater(t, count, 40)
 }
 
-var classes = map[schema.Class]string{
-	schema.Unknown: "-", schema.Integer: "integer", schema.Decimal: "decimal", schema.Float: "float", schema.Text: "text", schema.Date: "date",
-	schema.Timestamp: "timestamp", schema.Interval: "interval", schema.Boolean: "boolean",
+var classes = map[class.Class]string{
+	class.Unknown: "-", class.Integer: "integer", class.Decimal: "decimal", class.Float: "float", class.Text: "text", class.Date: "date",
+	class.Timestamp: "timestamp", class.Interval: "interval", class.Boolean: "boolean",
 }
 
 // ask gives the facts of a query on the demo's tables, and its tree.

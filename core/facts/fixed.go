@@ -6,6 +6,7 @@ import (
 
 	"justlens/core/bind"
 	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 	"justlens/core/schema"
 	"justlens/core/syntax"
 )
@@ -527,11 +528,11 @@ func (in *Facts) alike(from, to syntax.Expr) bool {
 		}
 	case *syntax.Literal:
 		if n.Lit == syntax.TextLiteral {
-			return target.Class != schema.Unknown
+			return target.Class != class.Unknown
 		}
 	}
 	a, b := in.columnOf(from), in.columnOf(to)
-	if target.Class == schema.Text && a == nil {
+	if target.Class == class.Text && a == nil {
 		return false // of a collation that is not known
 	}
 	if a != nil && b != nil && a.Collation != b.Collation {
@@ -541,16 +542,16 @@ func (in *Facts) alike(from, to syntax.Expr) bool {
 }
 
 func alikeTypes(a, b schema.Type) bool {
-	number := func(c schema.Class) bool { return c == schema.Integer || c == schema.Decimal }
+	number := func(c class.Class) bool { return c == class.Integer || c == class.Decimal }
 	switch {
-	case a.Class == schema.Unknown || b.Class == schema.Unknown:
+	case a.Class == class.Unknown || b.Class == class.Unknown:
 		return false
 	case number(a.Class) && number(b.Class):
 		return true
-	case a.Class == schema.Date && b.Class == schema.Timestamp, a.Class == schema.Timestamp && b.Class == schema.Date:
+	case a.Class == class.Date && b.Class == class.Timestamp, a.Class == class.Timestamp && b.Class == class.Date:
 		return true
-	case a.Class == schema.Other:
-		return b.Class == schema.Other && a.Name == b.Name
+	case a.Class == class.Other:
+		return b.Class == class.Other && a.Name == b.Name
 	}
 	return a.Class == b.Class
 }

@@ -5,7 +5,7 @@ import (
 
 	"justlens/core/bind"
 	"justlens/core/dialect"
-	"justlens/core/schema"
+	"justlens/core/dialect/class"
 	"justlens/core/syntax"
 )
 
@@ -62,7 +62,7 @@ func (in *Facts) nullable(x syntax.Expr, depth int) Answer {
 	case *syntax.Collate:
 		return in.nullable(n.X, depth+1)
 	case *syntax.Unary:
-		if n.Op == syntax.OpNot || n.Op == syntax.OpPositive || n.Op == syntax.OpNegate && isNumber(in.Type(n.X).Class) {
+		if n.Op == syntax.OpNot || n.Op == syntax.OpPositive || n.Op == syntax.OpNegate && in.Type(n.X).Class.IsNumber() {
 			return in.nullable(n.X, depth+1)
 		}
 	case *syntax.Between:
@@ -130,13 +130,13 @@ func (in *Facts) nullableBinary(n *syntax.Binary, depth int) Answer {
 		answer := in.allOf(depth, n.X, n.Y)
 		a, b := in.Type(n.X).Class, in.Type(n.Y).Class
 		// Days may run out of the calendar, and on SQLite floats become NULL when they are no number.
-		if answer == No && (!isNumber(a) || !isNumber(b) || in.Dialect == dialect.SQLite && max(a, b) > schema.Decimal) {
+		if answer == No && (!a.IsNumber() || !b.IsNumber() || in.Dialect == dialect.SQLite && max(a, b) > class.Decimal) {
 			return Unknown
 		}
 		return answer
 	case n.Op == syntax.OpDivide, n.Op == syntax.OpModulo, n.Op == syntax.OpIntegerDivide:
 		answer := in.allOf(depth, n.X, n.Y)
-		if answer == No && !(isNumber(in.Type(n.X).Class) && in.isNonzero(n.Y)) {
+		if answer == No && !(in.Type(n.X).Class.IsNumber() && in.isNonzero(n.Y)) {
 			return Unknown // by zero it is NULL on some
 		}
 		return answer
@@ -407,7 +407,7 @@ func (in *Facts) nullableCall(n *syntax.Call, depth int) Answer {
 	case dialect.StrictNumber:
 		answer := in.allOf(depth, n.Args...)
 		for _, a := range n.Args {
-			if answer == No && !isNumber(in.Type(a).Class) {
+			if answer == No && !in.Type(a).Class.IsNumber() {
 				return Unknown
 			}
 		}

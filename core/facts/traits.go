@@ -25,6 +25,7 @@ const (
 	// Of an operator; parentheses count as any operand.
 
 	LiteralSide // a side is a literal
+	TextSide    // a side is a text in quotes
 	Literals    // both sides are
 	NameSide    // a side is a name
 	Columns     // both sides are names
@@ -95,13 +96,21 @@ var sideTraits = [syntax.KindCount]Traits{
 	syntax.KindCall:     FunctionSide,
 	syntax.KindCast:     FunctionSide,
 	syntax.KindSubquery: QuerySide,
-	syntax.KindParen:    LiteralSide | Literals | NameSide | Columns | FunctionSide | QuerySide | NestedLeft,
+	syntax.KindParen:    LiteralSide | TextSide | Literals | NameSide | Columns | FunctionSide | QuerySide | NestedLeft,
+}
+
+func isText(x syntax.Expr) bool {
+	n, ok := x.(*syntax.Literal)
+	return ok && n.Lit == syntax.TextLiteral
 }
 
 // OperatorTraits gives the traits of an operator.
 func OperatorTraits(b *syntax.Binary) Traits {
 	x, y := b.X.Kind(), b.Y.Kind()
 	t := sideTraits[x] | sideTraits[y] | when(b.OpSpan.Len() == 2, TwoSigns) | when(x == syntax.KindBinary, NestedLeft)
+	if t&LiteralSide != 0 {
+		t |= when(isText(b.X) || isText(b.Y), TextSide)
+	}
 	if x == y {
 		t |= when(x == syntax.KindLiteral, Literals) | when(x == syntax.KindName, Columns)
 	}

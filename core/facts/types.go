@@ -5,6 +5,7 @@ import (
 
 	"justlens/core/bind"
 	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 	"justlens/core/schema"
 	"justlens/core/syntax"
 )
@@ -25,13 +26,13 @@ func (in *Facts) typeOf(x syntax.Expr, depth int) schema.Type {
 	case *syntax.Literal:
 		return in.literalType(n)
 	case *syntax.TypedLiteral:
-		return in.Schema.TypeOf(n.Type, in.Src)
+		return in.Schema.TypeOf(n.Type, in.Src, in.Dialect)
 	case *syntax.Interval:
-		return of(schema.Interval)
+		return of(class.Interval)
 	case *syntax.Name:
 		return in.nameType(n, depth)
 	case *syntax.Cast:
-		return in.Schema.TypeOf(n.Type, in.Src)
+		return in.Schema.TypeOf(n.Type, in.Src, in.Dialect)
 	case *syntax.Collate:
 		return in.typeOf(n.X, depth+1)
 	case *syntax.Is, *syntax.Between, *syntax.In, *syntax.Like, *syntax.Exists:
@@ -41,18 +42,19 @@ func (in *Facts) typeOf(x syntax.Expr, depth int) schema.Type {
 		case syntax.OpNot:
 			return in.truth()
 		case syntax.OpNegate, syntax.OpPositive:
-			if t := in.typeOf(n.X, depth+1); isNumber(t.Class) {
+			if t := in.typeOf(n.X, depth+1); t.Class.IsNumber() {
 				return of(t.Class)
 			}
 		}
 	case *syntax.Binary:
 		return in.binaryType(n, depth)
 	case *syntax.Case:
-		branches := []syntax.Expr{n.Else}
+		t := unified{of: in, depth: depth + 1}
 		for _, w := range n.Whens {
-			branches = append(branches, w.Then)
+			t.add(w.Then)
 		}
-		return in.common(branches, depth)
+		t.add(n.Else)
+		return t.Type
 	case *syntax.Call:
 		return in.callType(n, depth)
 	case *syntax.Subquery:
@@ -64,25 +66,32 @@ func (in *Facts) typeOf(x syntax.Expr, depth int) schema.Type {
 // common gives the type of a value that may be any of some expressions; those that
 // are NULL, or not there, say nothing of it.
 func (in *Facts) common(xs []syntax.Expr, depth int) schema.Type {
-	var t schema.Type
-	first := true
+	t := unified{of: in, depth: depth + 1}
 	for _, x := range xs {
-		switch {
-		case isNull(x):
-		case first:
-			t, first = in.typeOf(x, depth+1), false
-		default:
-			t = in.unify(t, in.typeOf(x, depth+1))
-		}
+		t.add(x)
 	}
-	return t
+	return t.Type
 }
 
-func of(c schema.Class) schema.Type { return schema.Type{Class: c} }
-
-func isNumber(c schema.Class) bool {
-	return c == schema.Integer || c == schema.Decimal || c == schema.Float
+// unified is the type that some expressions have in common.
+type unified struct {
+	schema.Type
+	of    *Facts
+	depth int
+	any   bool
 }
+
+func (t *unified) add(x syntax.Expr) {
+	switch {
+	case isNull(x):
+	case !t.any:
+		t.Type, t.any = t.of.typeOf(x, t.depth), true
+	default:
+		t.Type = t.of.unify(t.Type, t.of.typeOf(x, t.depth))
+	}
+}
+
+func of(c class.Class) schema.Type { return schema.Type{Class: c} }
 
 // isNull reports whether an expression is the word NULL or is not there.
 func isNull(x syntax.Expr) bool {
@@ -96,9 +105,9 @@ func isNull(x syntax.Expr) bool {
 // truth gives the type of conditions.
 func (in *Facts) truth() schema.Type {
 	if in.Dialect.Has(dialect.TruthIsNumber) {
-		return of(schema.Integer)
+		return of(class.Integer)
 	}
-	return of(schema.Boolean)
+	return of(class.Boolean)
 }
 
 func (in *Facts) literalType(n *syntax.Literal) schema.Type {
@@ -108,23 +117,23 @@ func (in *Facts) literalType(n *syntax.Literal) schema.Type {
 		return in.truth()
 	case syntax.TextLiteral:
 		if written[0] == '\'' {
-			return of(schema.Text)
+			return of(class.Text)
 		}
 	case syntax.NumberLiteral:
 		switch {
 		case strings.ContainsAny(written, "xXbBoO_"):
 		case strings.ContainsAny(written, "eE"):
 			if in.Dialect == dialect.Postgres || in.Dialect == dialect.Oracle {
-				return of(schema.Decimal)
+				return of(class.Decimal)
 			}
-			return of(schema.Float)
+			return of(class.Float)
 		case strings.Contains(written, "."):
 			if in.Dialect == dialect.SQLite {
-				return of(schema.Float)
+				return of(class.Float)
 			}
-			return of(schema.Decimal)
+			return of(class.Decimal)
 		case len(written) < 19:
-			return of(schema.Integer)
+			return of(class.Integer)
 		}
 	}
 	return schema.Type{}
@@ -167,6 +176,25 @@ func (in *Facts) columnOf(x syntax.Expr) *schema.Column {
 		return nil
 	}
 	return &u.Source.SchemaTable().Columns[u.Column.Index]
+}
+
+// OutputOf gives the type of a column of a branch of a set operation, numbered from 0, and the
+// expression that it is, nil where it is none of the branch's own.
+func (in *Facts) OutputOf(body syntax.Body, i int) (t schema.Type, x syntax.Expr) {
+	defer in.ask()()
+	for {
+		paren, ok := body.(*syntax.ParenQuery)
+		if !ok {
+			break
+		}
+		body = paren.Query.Body
+	}
+	if sel, ok := body.(*syntax.Select); ok {
+		if outputs, ok := in.outputs(sel); ok && i < len(outputs) {
+			x = outputs[i].X
+		}
+	}
+	return in.outputType(body, i, 0), x
 }
 
 // OutputType gives the type of an output column of a query, numbered from 0.
@@ -216,14 +244,15 @@ func (in *Facts) outputType(body syntax.Body, i, depth int) schema.Type {
 func (in *Facts) unify(a, b schema.Type) schema.Type {
 	switch {
 	case a.Class == b.Class:
-		if a.Class == schema.Other && a.Name != b.Name {
+		if a.Class == class.Other && a.Name != b.Name {
 			return schema.Type{}
 		}
 		return of(a.Class)
-	case isNumber(a.Class) && isNumber(b.Class):
+	case a.Class.IsNumber() && b.Class.IsNumber():
 		return of(max(a.Class, b.Class)) // in the order Integer, Decimal, Float
-	case a.Class == schema.Date && b.Class == schema.Timestamp, a.Class == schema.Timestamp && b.Class == schema.Date:
-		return of(schema.Timestamp)
+	}
+	if m := in.Dialect.Meets(dialect.Together, a.Class, b.Class); m.As != class.Other {
+		return of(m.As)
 	}
 	return schema.Type{}
 }
@@ -236,45 +265,36 @@ func (in *Facts) binaryType(n *syntax.Binary, depth int) schema.Type {
 		if in.Dialect.Has(dialect.PipesAreOr) {
 			return in.truth()
 		}
-		return of(schema.Text)
+		return of(class.Text)
 	case n.Op < syntax.OpAdd || n.Op > syntax.OpModulo:
 		return schema.Type{}
 	}
 	a, b := in.typeOf(n.X, depth+1).Class, in.typeOf(n.Y, depth+1).Class
-	if isNumber(a) && isNumber(b) {
+	if a.IsNumber() && b.IsNumber() {
 		return in.arithmetic(n.Op, max(a, b))
 	}
 	if in.Dialect == dialect.SQLite || n.Op != syntax.OpAdd && n.Op != syntax.OpSubtract {
 		return schema.Type{}
 	}
-	if n.Op == syntax.OpAdd && b.HasDay() {
-		a, b = b, a
+	use := dialect.Subtract
+	if n.Op == syntax.OpAdd {
+		use = dialect.Add
 	}
-	switch {
-	case in.Dialect == dialect.Postgres && a == schema.Date && b == schema.Integer:
-		return of(schema.Date)
-	case in.Dialect == dialect.Postgres && a == schema.Date && b == schema.Date && n.Op == syntax.OpSubtract:
-		return of(schema.Integer)
-	case in.Dialect == dialect.Postgres && a == schema.Timestamp && b == schema.Timestamp && n.Op == syntax.OpSubtract:
-		return of(schema.Interval)
-	case a == schema.Timestamp && b == schema.Interval, in.Dialect == dialect.Postgres && a == schema.Date && b == schema.Interval:
-		return of(schema.Timestamp)
-	}
-	return schema.Type{}
+	return of(in.Dialect.Meets(use, a, b).As)
 }
 
 // arithmetic gives the type of a number worked out from numbers, of which the widest
 // is of the class.
-func (in *Facts) arithmetic(op syntax.Op, widest schema.Class) schema.Type {
+func (in *Facts) arithmetic(op syntax.Op, widest class.Class) schema.Type {
 	switch op {
 	case syntax.OpIntegerDivide:
-		return of(schema.Integer)
+		return of(class.Integer)
 	case syntax.OpDivide:
-		if widest == schema.Integer && !in.Dialect.Has(dialect.IntegerDivision) {
-			widest = schema.Decimal
+		if widest == class.Integer && !in.Dialect.Has(dialect.IntegerDivision) {
+			widest = class.Decimal
 		}
 		if in.Dialect == dialect.Spark {
-			widest = schema.Float
+			widest = class.Float
 		}
 	case syntax.OpModulo:
 		if in.Dialect == dialect.SQLite {
@@ -297,9 +317,9 @@ func (in *Facts) callType(n *syntax.Call, depth int) schema.Type {
 	}
 	switch dialect.ResultOf(name) {
 	case dialect.GivesInteger:
-		return of(schema.Integer)
+		return of(class.Integer)
 	case dialect.GivesText:
-		return of(schema.Text)
+		return of(class.Text)
 	case dialect.GivesFirst:
 		return arg(0)
 	case dialect.GivesCommon:
@@ -307,38 +327,46 @@ func (in *Facts) callType(n *syntax.Call, depth int) schema.Type {
 	case dialect.GivesSum:
 		return in.sumType(name, arg(0).Class)
 	case dialect.GivesDate:
-		if in.Dialect == dialect.SQLite {
-			return of(schema.Text)
+		if in.Dialect.Has(dialect.TextDates) {
+			return of(class.Text)
 		}
-		return of(schema.Date)
+		return of(class.Date)
+	case dialect.GivesInstant:
+		switch in.Dialect {
+		case dialect.SQLite:
+			return of(class.Text)
+		case dialect.ANSI, dialect.Postgres:
+			return of(class.TimestampTZ)
+		}
+		return of(class.Timestamp)
 	}
 	return schema.Type{}
 }
 
 // sumType gives the type of SUM and AVG. PostgreSQL adds bigint up as numeric, the
 // smaller integers as bigint.
-func (in *Facts) sumType(name string, c schema.Class) schema.Type {
-	if !isNumber(c) {
+func (in *Facts) sumType(name string, c class.Class) schema.Type {
+	if !c.IsNumber() {
 		return schema.Type{}
 	}
-	if c == schema.Integer {
+	if c == class.Integer {
 		switch {
 		case in.Dialect == dialect.SQLite && name == "avg":
-			return of(schema.Float)
+			return of(class.Float)
 		case in.Dialect == dialect.SQLServer, in.Dialect == dialect.SQLite:
-			return of(schema.Integer)
+			return of(class.Integer)
 		case in.Dialect == dialect.Postgres && name == "sum":
 			return schema.Type{} // by the width, which is not always known
 		case in.Dialect == dialect.Spark:
 			if name == "avg" {
-				return of(schema.Float)
+				return of(class.Float)
 			}
-			return of(schema.Integer)
+			return of(class.Integer)
 		}
-		return of(schema.Decimal)
+		return of(class.Decimal)
 	}
 	if in.Dialect == dialect.SQLite && name == "avg" {
-		return of(schema.Float)
+		return of(class.Float)
 	}
 	return of(c)
 }

@@ -7,7 +7,7 @@ import (
 
 	"justlens/core/bind"
 	"justlens/core/dialect"
-	"justlens/core/schema"
+	"justlens/core/dialect/class"
 	"justlens/core/syntax"
 )
 
@@ -274,7 +274,7 @@ func isColumn(in *bind.Info, x syntax.Expr) bool {
 // constant gives the value of a constant that a column is compared with, and the
 // domain in which the database compares them.
 func constant(in *bind.Info, column, x syntax.Expr) (value, domain, bool) {
-	class := classOf(in, column)
+	of := classOf(in, column)
 	switch n := syntax.Unparen(x).(type) {
 	case *syntax.Unary:
 		v, d, ok := constant(in, column, n.X)
@@ -283,15 +283,15 @@ func constant(in *bind.Info, column, x syntax.Expr) (value, domain, bool) {
 			return v, d, true
 		}
 	case *syntax.TypedLiteral:
-		if class == schema.Date && strings.EqualFold(in.Text(n.Type), "date") {
+		if of == class.Date && strings.EqualFold(in.Text(n.Type), "date") {
 			return day(in.Text(n.Value))
 		}
 	case *syntax.Literal:
 		written := in.Text(n)
 		switch n.Lit {
 		case syntax.NumberLiteral:
-			isNumber := class == schema.Integer || class == schema.Decimal || class == schema.Float
-			if !isNumber && (class != schema.Unknown || in.Dialect == dialect.SQLite) {
+			isNumber := of.IsNumber()
+			if !isNumber && (of != class.Unknown || in.Dialect == dialect.SQLite) {
 				return value{}, 0, false // SQLite keeps anything in any column
 			}
 			return number(written)
@@ -299,13 +299,13 @@ func constant(in *bind.Info, column, x syntax.Expr) (value, domain, bool) {
 			if len(written) < 2 || written[0] != '\'' {
 				return value{}, 0, false
 			}
-			switch class {
-			case schema.Date:
+			switch of {
+			case class.Date:
 				if in.Dialect != dialect.SQLite {
 					return day(written)
 				}
-			case schema.Text, schema.Unknown:
-				if class == schema.Unknown && hasDigit(written) {
+			case class.Text, class.Unknown:
+				if of == class.Unknown && hasDigit(written) {
 					return value{}, 0, false // of a number or a day, perhaps
 				}
 				text := written[1 : len(written)-1]
@@ -337,17 +337,17 @@ func day(literal string) (value, domain, bool) {
 }
 
 // classOf gives the class of a column's type, Unknown where no schema tells.
-func classOf(in *bind.Info, x syntax.Expr) schema.Class {
+func classOf(in *bind.Info, x syntax.Expr) class.Class {
 	n, ok := syntax.Unparen(x).(*syntax.Name)
 	if !ok {
-		return schema.Unknown
+		return class.Unknown
 	}
 	u := in.Use(n)
 	if u.Source == nil || u.Column == nil {
-		return schema.Unknown
+		return class.Unknown
 	}
 	if t := u.Source.SchemaTable(); t != nil && u.Column.Index >= 0 {
 		return t.Columns[u.Column.Index].Type.Class
 	}
-	return schema.Unknown
+	return class.Unknown
 }

@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 	"justlens/core/schema"
 	"justlens/core/syntax"
 )
@@ -94,7 +95,7 @@ func (c condition) value(x syntax.Expr, row []Value) Value {
 		if i := c.column(n); i >= 0 && i < len(row) {
 			return row[i]
 		}
-		return Value{Class: schema.Other}
+		return Value{Class: class.Other}
 	case *syntax.Cast:
 		return c.value(n.X, row)
 	case *syntax.TypedLiteral:
@@ -107,16 +108,16 @@ func (c condition) value(x syntax.Expr, row []Value) Value {
 		written := c.text(n)
 		switch n.Lit {
 		case syntax.NumberLiteral:
-			return Of(schema.Decimal, written)
+			return Of(class.Decimal, written)
 		case syntax.TextLiteral:
 			if written[0] == '\'' {
-				return Of(schema.Text, strings.ReplaceAll(written[1:len(written)-1], "''", "'"))
+				return Of(class.Text, strings.ReplaceAll(written[1:len(written)-1], "''", "'"))
 			}
 		case syntax.NullLiteral:
 			return Value{}
 		}
 	}
-	return Value{Class: schema.Other}
+	return Value{Class: class.Other}
 }
 
 // of gives the condition's truth for a row.
@@ -129,7 +130,7 @@ func (c condition) truth(x syntax.Expr, row []Value) truth {
 			return not(c.truth(n.X, row))
 		}
 	case *syntax.Is:
-		if v := c.value(n.X, row); n.Test == syntax.IsNull && v.Class != schema.Other {
+		if v := c.value(n.X, row); n.Test == syntax.IsNull && v.Class != class.Other {
 			return when(v.Set == n.Not)
 		}
 	case *syntax.Between:
@@ -166,7 +167,7 @@ func (c condition) truth(x syntax.Expr, row []Value) truth {
 func (c condition) compare(op syntax.Op, x, y syntax.Expr, row []Value) truth {
 	a, b := c.value(x, row), c.value(y, row)
 	switch {
-	case a.Class == schema.Other || b.Class == schema.Other:
+	case a.Class == class.Other || b.Class == class.Other:
 		return untold
 	case !a.Set || !b.Set:
 		return null

@@ -7,6 +7,7 @@ import (
 
 	"justlens/core/bind"
 	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 	"justlens/core/schema"
 	"justlens/core/syntax"
 )
@@ -223,7 +224,7 @@ func (w *writer) row() (row []Value, ok bool) {
 		case len(w.values[i]) == 0 && required:
 			return nil, false
 		case len(w.values[i]) == 0, !required && w.random.IntN(4) == 0:
-		case c.Primary && c.Type.Class == schema.Integer && w.random.IntN(2) == 0:
+		case c.Primary && c.Type.Class == class.Integer && w.random.IntN(2) == 0:
 			row[i] = number(c.Type, float64(1+w.random.IntN(2*w.options.Rows))) // enough to go round
 		default:
 			row[i] = w.values[i][w.random.IntN(len(w.values[i]))]

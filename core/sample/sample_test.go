@@ -6,6 +6,7 @@ import (
 	"github.com/stretchr/testify/require"
 
 	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 	"justlens/core/sample"
 	"justlens/core/schema"
 	"justlens/demo"
@@ -61,16 +62,16 @@ func TestValuesAreWrittenAsEachDatabaseReadsThem(t *testing.T) {
 		want  string
 	}{
 		{sample.Value{}, dialect.Postgres, "NULL"},
-		{sample.Of(schema.Decimal, "3.50"), dialect.SQLite, "3.50"},
-		{sample.Of(schema.Text, `Bee's \ hive`), dialect.Postgres, `'Bee''s \ hive'`},
-		{sample.Of(schema.Text, `Bee's \ hive`), dialect.MySQL, `'Bee''s \\ hive'`},
-		{sample.Of(schema.Date, "2026-05-01"), dialect.MariaDB, "'2026-05-01'"},
-		{sample.Of(schema.Date, "2026-05-01"), dialect.Oracle, "DATE '2026-05-01'"},
-		{sample.Of(schema.Timestamp, "2026-05-01 00:00:00"), dialect.Oracle, "TIMESTAMP '2026-05-01 00:00:00'"},
-		{sample.Of(schema.Boolean, "true"), dialect.Postgres, "true"},
-		{sample.Of(schema.Boolean, "true"), dialect.SQLServer, "1"},
-		{sample.Of(schema.Binary, "ff"), dialect.Postgres, `'\xff'`},
-		{sample.Of(schema.Binary, "ff"), dialect.SQLite, "x'ff'"},
+		{sample.Of(class.Decimal, "3.50"), dialect.SQLite, "3.50"},
+		{sample.Of(class.Text, `Bee's \ hive`), dialect.Postgres, `'Bee''s \ hive'`},
+		{sample.Of(class.Text, `Bee's \ hive`), dialect.MySQL, `'Bee''s \\ hive'`},
+		{sample.Of(class.Date, "2026-05-01"), dialect.MariaDB, "'2026-05-01'"},
+		{sample.Of(class.Date, "2026-05-01"), dialect.Oracle, "DATE '2026-05-01'"},
+		{sample.Of(class.Timestamp, "2026-05-01 00:00:00"), dialect.Oracle, "TIMESTAMP '2026-05-01 00:00:00'"},
+		{sample.Of(class.Boolean, "true"), dialect.Postgres, "true"},
+		{sample.Of(class.Boolean, "true"), dialect.SQLServer, "1"},
+		{sample.Of(class.Binary, "ff"), dialect.Postgres, `'\xff'`},
+		{sample.Of(class.Binary, "ff"), dialect.SQLite, "x'ff'"},
 	} {
 		require.Equal(t, c.want, c.value.Literal(c.d))
 	}

@@ -6,33 +6,34 @@ import (
 	"time"
 
 	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 	"justlens/core/schema"
 )
 
 // Value is a value of a column. The zero Value is NULL.
 type Value struct {
-	Class schema.Class
+	Class class.Class
 	// Text is the value as a cast to text shows it: 12, 3.50, 2026-05-01.
 	Text string
 	Set  bool // not NULL
 }
 
 // Of makes a value that is not NULL.
-func Of(c schema.Class, text string) Value { return Value{c, text, true} }
+func Of(c class.Class, text string) Value { return Value{c, text, true} }
 
 // Literal writes the value for a database.
 func (v Value) Literal(d dialect.Dialect) string {
 	switch {
 	case !v.Set:
 		return "NULL"
-	case v.Class == schema.Integer || v.Class == schema.Decimal || v.Class == schema.Float:
+	case v.Class.IsNumber():
 		return v.Text
-	case v.Class == schema.Boolean:
+	case v.Class == class.Boolean:
 		if d == dialect.Oracle || d == dialect.SQLServer {
 			return map[string]string{"true": "1", "false": "0"}[v.Text]
 		}
 		return v.Text
-	case v.Class == schema.Binary:
+	case v.Class == class.Binary:
 		if d == dialect.Postgres {
 			return `'\x` + v.Text + "'"
 		}
@@ -43,7 +44,7 @@ func (v Value) Literal(d dialect.Dialect) string {
 		text = strings.ReplaceAll(text, `\`, `\\`)
 	}
 	if d == dialect.Oracle && v.Class.HasDay() {
-		if v.Class == schema.Date {
+		if v.Class == class.Date {
 			return "DATE '" + text + "'"
 		}
 		return "TIMESTAMP '" + text + "'"
@@ -69,7 +70,7 @@ const (
 // operator or bound takes for it.
 func neighbours(v Value, t schema.Type) []Value {
 	switch t.Class {
-	case schema.Integer, schema.Decimal, schema.Float:
+	case class.Integer, class.Decimal, class.Float:
 		f, err := strconv.ParseFloat(v.Text, 64)
 		if err != nil {
 			return nil
@@ -79,13 +80,13 @@ func neighbours(v Value, t schema.Type) []Value {
 			step /= 10
 		}
 		return []Value{number(t, f-step), number(t, f), number(t, f+step)}
-	case schema.Date, schema.Timestamp, schema.TimestampTZ:
+	case class.Date, class.Timestamp, class.TimestampTZ:
 		at, err := time.Parse(dayForm, v.Text[:min(len(v.Text), len(dayForm))])
 		if err != nil {
 			return nil
 		}
 		return []Value{instant(t.Class, at.AddDate(0, 0, -1)), instant(t.Class, at), instant(t.Class, at.Add(12*time.Hour)), instant(t.Class, at.AddDate(0, 0, 1))}
-	case schema.Text:
+	case class.Text:
 		return []Value{fitted(t, v.Text), fitted(t, v.Text+"x")}
 	}
 	return nil
@@ -93,16 +94,16 @@ func neighbours(v Value, t schema.Type) []Value {
 
 func number(t schema.Type, f float64) Value {
 	switch t.Class {
-	case schema.Integer:
+	case class.Integer:
 		return Of(t.Class, strconv.FormatInt(int64(f), 10))
-	case schema.Decimal:
+	case class.Decimal:
 		return Of(t.Class, strconv.FormatFloat(f, 'f', t.Scale, 64))
 	}
 	return Of(t.Class, strconv.FormatFloat(f, 'f', -1, 64))
 }
 
-func instant(c schema.Class, at time.Time) Value {
-	if c == schema.Date {
+func instant(c class.Class, at time.Time) Value {
+	if c == class.Date {
 		return Of(c, at.Format(dayForm))
 	}
 	return Of(c, at.Format(instantForm))
@@ -113,7 +114,7 @@ func fitted(t schema.Type, s string) Value {
 	if r := []rune(s); t.Length > 0 && len(r) > t.Length {
 		s = string(r[:t.Length])
 	}
-	return Of(schema.Text, s)
+	return Of(class.Text, s)
 }
 
 var words = []string{"ash", "Ash", "box", "cob", "dun", "elm", ""}
@@ -126,32 +127,32 @@ func usual(t schema.Type) []Value {
 	switch {
 	case len(t.Values) > 0:
 		for _, v := range t.Values {
-			list = append(list, Of(schema.Text, v))
+			list = append(list, Of(class.Text, v))
 		}
 		return list
-	case t.Class == schema.Text:
+	case t.Class == class.Text:
 		for _, w := range words {
 			list = append(list, fitted(t, w))
 		}
-	case t.Class == schema.Integer, t.Class == schema.Decimal, t.Class == schema.Float:
+	case t.Class == class.Integer, t.Class == class.Decimal, t.Class == class.Float:
 		for _, f := range []float64{0, 1, 2, 3, 4, 7} {
 			list = append(list, number(t, f))
 		}
 		if !t.Unsigned {
 			list = append(list, number(t, -1))
 		}
-		if t.Class != schema.Integer && (t.Scale > 0 || t.Class == schema.Float) {
+		if t.Class != class.Integer && (t.Scale > 0 || t.Class == class.Float) {
 			list = append(list, number(t, 0.5), number(t, 2.5))
 		}
 	case t.Class.HasDay():
 		for _, hours := range []int{0, 12, 24, 48, 24 * 31} {
 			list = append(list, instant(t.Class, firstDay.Add(time.Duration(hours)*time.Hour)))
 		}
-	case t.Class == schema.Boolean:
+	case t.Class == class.Boolean:
 		list = append(list, Of(t.Class, "true"), Of(t.Class, "false"))
-	case t.Class == schema.Time:
+	case t.Class == class.Time:
 		list = append(list, Of(t.Class, "00:00:00"), Of(t.Class, "12:30:00"), Of(t.Class, "23:59:59"))
-	case t.Class == schema.Binary:
+	case t.Class == class.Binary:
 		list = append(list, Of(t.Class, "00"), Of(t.Class, "ff"))
 	}
 	return list

@@ -99,7 +99,7 @@ func (a applier) alter(t *Table, n *syntax.AlterAction) {
 
 func (a applier) alterColumn(c *Column, n *syntax.AlterAction) {
 	if n.Type != nil {
-		c.Type = a.typeOf(n.Type)
+		c.Type = a.typeOf(n.Type, a.schema.dialect)
 	}
 	switch n.Action {
 	case syntax.SetNotNull:

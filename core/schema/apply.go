@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 	"justlens/core/dialect/word"
 	"justlens/core/fault"
 	"justlens/core/syntax"
@@ -114,7 +115,7 @@ func (s *Schema) settleViews() {
 	for range maxViewDepth {
 		changed := false
 		for _, t := range s.Tables() {
-			if !t.IsView || t.Complete && !slices.ContainsFunc(t.Columns, func(c Column) bool { return c.Type.Class == Unknown }) {
+			if !t.IsView || t.Complete && !slices.ContainsFunc(t.Columns, func(c Column) bool { return c.Type.Class == class.Unknown }) {
 				continue
 			}
 			src := []byte(t.Query)
@@ -247,7 +248,7 @@ func (a applier) createTable(n *syntax.CreateTable) {
 
 // column gives a column without its keys.
 func (a applier) column(n *syntax.ColumnDef) Column {
-	c := Column{Name: a.text(n.Name), Quoted: a.exact(n.Name), Type: a.typeOf(n.Type), NotNull: n.NotNull}
+	c := Column{Name: a.text(n.Name), Quoted: a.exact(n.Name), Type: a.typeOf(n.Type, a.schema.dialect), NotNull: n.NotNull}
 	if u := a.schema.Type(c.Type.Name); u != nil && u.NotNull {
 		c.NotNull = true
 	}
@@ -378,13 +379,13 @@ func (a applier) action(s text.Span) string {
 	return action
 }
 
-// TypeOf gives the type that a type's name in a statement's text src means; s may
-// be nil.
-func (s *Schema) TypeOf(n *syntax.TypeName, src []byte) Type {
-	return applier{schema: s, src: src}.typeOf(n)
+// TypeOf gives the type that a type's name means in a statement of a dialect with the text
+// src; s may be nil.
+func (s *Schema) TypeOf(n *syntax.TypeName, src []byte, d dialect.Dialect) Type {
+	return applier{schema: s, src: src}.typeOf(n, d)
 }
 
-func (a applier) typeOf(n *syntax.TypeName) Type {
+func (a applier) typeOf(n *syntax.TypeName, d dialect.Dialect) Type {
 	if n == nil || len(n.Parts) == 0 {
 		return Type{}
 	}
@@ -399,9 +400,12 @@ func (a applier) typeOf(n *syntax.TypeName) Type {
 		zoned = zoned || w == "with" && i+1 < len(words) && (words[i+1] == "time" || words[i+1] == "local")
 		t.Unsigned = t.Unsigned || w == "unsigned"
 	}
-	t.Class = classOf(strings.ToLower(a.text(last)), zoned)
+	t.Class = d.ClassOf(strings.ToLower(a.text(last)))
+	if zoned && t.Class == class.Timestamp {
+		t.Class = class.TimestampTZ
+	}
 	if n.Array {
-		t.Class = Other
+		t.Class = class.Other
 	}
 	for i, x := range n.Args {
 		if value, ok := number(a.expr(x)); ok && i == 0 {
@@ -624,7 +628,7 @@ func (a applier) createType(n *syntax.CreateType) {
 		u.Values = append(u.Values, unquoted(a.expr(v)))
 	}
 	if n.Type != nil {
-		u.Base = a.typeOf(n.Type)
+		u.Base = a.typeOf(n.Type, a.schema.dialect)
 	}
 	if n.Check != nil {
 		u.Check = a.bare(n.Check)

@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 )
 
 // Print writes the schema as DDL of a dialect, from which Load makes the same
@@ -323,20 +324,20 @@ func (p *printer) view(t *Table) {
 
 // typeName writes a type, that of another dialect as its nearest kin.
 func (p *printer) typeName(t Type) string {
-	if !p.foreign || t.Class == Unknown || t.Class == Other {
+	if !p.foreign || t.Class == class.Unknown || t.Class == class.Other {
 		return t.Name
 	}
 	kin := kinOf[t.Class][p.dialect]
 	switch t.Class {
-	case Text:
+	case class.Text:
 		if t.Length > 0 {
 			return fmt.Sprintf("%s(%d)", sizedText[p.dialect], t.Length)
 		}
-	case Decimal:
+	case class.Decimal:
 		if t.Length > 0 {
 			return fmt.Sprintf("%s(%d, %d)", kin, t.Length, t.Scale)
 		}
-	case Integer:
+	case class.Integer:
 		if strings.Contains(strings.ToLower(t.Name), "big") && p.dialect != dialect.SQLite && p.dialect != dialect.Oracle {
 			return "BIGINT"
 		}
@@ -351,17 +352,17 @@ var sizedText = byDialect{"VARCHAR", "varchar", "VARCHAR", "VARCHAR", "VARCHAR",
 
 // kinOf gives for each class the type that holds its values in each dialect, in
 // the order ansi, postgres, mysql, mariadb, sqlite, sqlserver, oracle, spark.
-var kinOf = map[Class]byDialect{
-	Integer:     {"INTEGER", "integer", "INT", "INT", "INTEGER", "INT", "NUMBER(19)", "INT"},
-	Decimal:     {"DECIMAL", "numeric", "DECIMAL", "DECIMAL", "NUMERIC", "DECIMAL", "NUMBER", "DECIMAL"},
-	Float:       {"DOUBLE PRECISION", "double precision", "DOUBLE", "DOUBLE", "REAL", "FLOAT", "BINARY_DOUBLE", "DOUBLE"},
-	Text:        {"VARCHAR(4000)", "text", "LONGTEXT", "LONGTEXT", "TEXT", "NVARCHAR(MAX)", "CLOB", "STRING"},
-	Date:        {"DATE", "date", "DATE", "DATE", "DATE", "DATE", "DATE", "DATE"},
-	Time:        {"TIME", "time", "TIME", "TIME", "TIME", "TIME", "INTERVAL DAY TO SECOND", "STRING"},
-	Timestamp:   {"TIMESTAMP", "timestamp", "DATETIME", "DATETIME", "TIMESTAMP", "DATETIME2", "TIMESTAMP", "TIMESTAMP_NTZ"},
-	TimestampTZ: {"TIMESTAMP WITH TIME ZONE", "timestamptz", "TIMESTAMP", "TIMESTAMP", "TIMESTAMP", "DATETIMEOFFSET", "TIMESTAMP WITH TIME ZONE", "TIMESTAMP"},
-	Interval:    {"INTERVAL", "interval", "TIME", "TIME", "TEXT", "NVARCHAR(40)", "INTERVAL DAY TO SECOND", "INTERVAL"},
-	Boolean:     {"BOOLEAN", "boolean", "BOOLEAN", "BOOLEAN", "BOOLEAN", "BIT", "NUMBER(1)", "BOOLEAN"},
-	Binary:      {"BLOB", "bytea", "LONGBLOB", "LONGBLOB", "BLOB", "VARBINARY(MAX)", "BLOB", "BINARY"},
-	Document:    {"JSON", "jsonb", "JSON", "JSON", "TEXT", "NVARCHAR(MAX)", "JSON", "STRING"},
+var kinOf = map[class.Class]byDialect{
+	class.Integer:     {"INTEGER", "integer", "INT", "INT", "INTEGER", "INT", "NUMBER(19)", "INT"},
+	class.Decimal:     {"DECIMAL", "numeric", "DECIMAL", "DECIMAL", "NUMERIC", "DECIMAL", "NUMBER", "DECIMAL"},
+	class.Float:       {"DOUBLE PRECISION", "double precision", "DOUBLE", "DOUBLE", "REAL", "FLOAT", "BINARY_DOUBLE", "DOUBLE"},
+	class.Text:        {"VARCHAR(4000)", "text", "LONGTEXT", "LONGTEXT", "TEXT", "NVARCHAR(MAX)", "CLOB", "STRING"},
+	class.Date:        {"DATE", "date", "DATE", "DATE", "DATE", "DATE", "DATE", "DATE"},
+	class.Time:        {"TIME", "time", "TIME", "TIME", "TIME", "TIME", "INTERVAL DAY TO SECOND", "STRING"},
+	class.Timestamp:   {"TIMESTAMP", "timestamp", "DATETIME", "DATETIME", "TIMESTAMP", "DATETIME2", "TIMESTAMP", "TIMESTAMP_NTZ"},
+	class.TimestampTZ: {"TIMESTAMP WITH TIME ZONE", "timestamptz", "TIMESTAMP", "TIMESTAMP", "TIMESTAMP", "DATETIMEOFFSET", "TIMESTAMP WITH TIME ZONE", "TIMESTAMP"},
+	class.Interval:    {"INTERVAL", "interval", "TIME", "TIME", "TEXT", "NVARCHAR(40)", "INTERVAL DAY TO SECOND", "INTERVAL"},
+	class.Boolean:     {"BOOLEAN", "boolean", "BOOLEAN", "BOOLEAN", "BOOLEAN", "BIT", "NUMBER(1)", "BOOLEAN"},
+	class.Binary:      {"BLOB", "bytea", "LONGBLOB", "LONGBLOB", "BLOB", "VARBINARY(MAX)", "BLOB", "BINARY"},
+	class.Document:    {"JSON", "jsonb", "JSON", "JSON", "TEXT", "NVARCHAR(MAX)", "JSON", "STRING"},
 }

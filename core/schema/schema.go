@@ -6,6 +6,7 @@ import (
 	"strings"
 
 	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 	"justlens/core/text"
 )
 
@@ -469,7 +470,7 @@ func (t *Table) IsRequired(column int, d dialect.Dialect) bool {
 	if !c.Primary {
 		return false
 	}
-	return d != dialect.SQLite || c.Type.Class == Integer && len(t.primary()) == 1
+	return d != dialect.SQLite || c.Type.Class == class.Integer && len(t.primary()) == 1
 }
 
 func (t *Table) primary() []int {

@@ -5,4 +5,4 @@ package indexes
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{functionOnColumn}
+var Checks = []*check.Check{functionOnColumn, convertedColumn}

@@ -9,7 +9,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
-	"justlens/core/schema"
+	"justlens/core/dialect/class"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -84,8 +84,8 @@ func holdsDates(p *check.Pass, u *bind.Use) bool {
 	if t == nil || t.IsView || u.Column == nil || u.Column.Index < 0 || p.Dialect.Has(dialect.TextDates) {
 		return false
 	}
-	class := t.Columns[u.Column.Index].Type.Class
-	return class == schema.Date || class == schema.Timestamp || class == schema.TimestampTZ && p.Dialect == dialect.Postgres
+	of := t.Columns[u.Column.Index].Type.Class
+	return of == class.Date || of == class.Timestamp || of == class.TimestampTZ && p.Dialect == dialect.Postgres
 }
 
 type datePart uint8
@@ -139,7 +139,7 @@ func yearBounds(p *check.Pass, values []syntax.Expr) (low, high string) {
 		years[i] = year
 	}
 	first, last := years[0], years[len(years)-1]
-	return dateLiteral(p, fmt.Sprintf("%d-01-01", first)), dateLiteral(p, fmt.Sprintf("%d-01-01", last+1))
+	return p.Dialect.Day(fmt.Sprintf("%d-01-01", first)), p.Dialect.Day(fmt.Sprintf("%d-01-01", last+1))
 }
 
 // dayBounds gives the bounds of days that are written as literals, in the
@@ -159,9 +159,9 @@ func dayBounds(p *check.Pass, values []syntax.Expr) (low, high string) {
 		return low, "DATE '" + next.Format(time.DateOnly) + "'"
 	}
 	if p.Dialect.Has(dialect.DateNeedsLiteral) {
-		return dateLiteral(p, first.Format(time.DateOnly)), dateLiteral(p, next.Format(time.DateOnly))
+		return p.Dialect.Day(first.Format(time.DateOnly)), p.Dialect.Day(next.Format(time.DateOnly))
 	}
-	return low, dateLiteral(p, next.Format(time.DateOnly))
+	return low, p.Dialect.Day(next.Format(time.DateOnly))
 }
 
 // dayOf reads '2026-05-01' and DATE '2026-05-01'.
@@ -179,16 +179,4 @@ func dayOf(p *check.Pass, x syntax.Expr) (day time.Time, typed, ok bool) {
 	}
 	day, err := time.Parse(time.DateOnly, strings.Trim(p.Text(lit), "'"))
 	return day, typed, err == nil
-}
-
-// dateLiteral writes a day as the dialect surely reads it. SQL Server takes
-// text with hyphens by the session's order of day and month, without them not.
-func dateLiteral(p *check.Pass, day string) string {
-	switch {
-	case p.Dialect.Has(dialect.DateNeedsLiteral) || p.Dialect == dialect.Spark:
-		return "DATE '" + day + "'"
-	case p.Dialect == dialect.SQLServer:
-		return "'" + strings.ReplaceAll(day, "-", "") + "'"
-	}
-	return "'" + day + "'"
 }

@@ -4,4 +4,4 @@ package joins
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{comma}
+var Checks = []*check.Check{comma, typesDiffer}

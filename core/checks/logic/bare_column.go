@@ -5,9 +5,9 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 	"justlens/core/facts"
 	"justlens/core/reason"
-	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -78,8 +78,8 @@ func bareCondition(p *check.Pass, x syntax.Expr) {
 	t := p.Type(name)
 	f := check.Finding{Span: name.Span(), Certainty: check.Certain, Why: "Compare it with something; a value by itself is no condition here."}
 	switch t.Class {
-	case schema.Integer, schema.Decimal, schema.Float:
-		if p.Dialect.Has(dialect.TruthIsNumber) && (t.Class == schema.Integer && t.Length == 1 || t.Name == "") {
+	case class.Integer, class.Decimal, class.Float:
+		if p.Dialect.Has(dialect.TruthIsNumber) && (t.Class == class.Integer && t.Length == 1 || t.Name == "") {
 			return // the type of truth values there; or a condition worked out before
 		}
 		f.Message = fmt.Sprintf("the number %s stands as a condition", p.Brief(name))
@@ -96,7 +96,7 @@ func bareCondition(p *check.Pass, x syntax.Expr) {
 		if p.Nullable(name) == facts.Yes {
 			f.Mends = []check.Mend{{Title: "say <> 0, and what is to become of NULL", Effect: check.ByHand}}
 		}
-	case schema.Text:
+	case class.Text:
 		f.Message = fmt.Sprintf("the text %s stands as a condition", p.Brief(name))
 		if p.Dialect.Has(dialect.TruthIsNumber) {
 			f.Verdicts = p.Check.Verdicts.But(check.Wrong, dialect.With(dialect.TruthIsNumber))

@@ -4,4 +4,4 @@ package matches
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{leadingWildcard}
+var Checks = []*check.Check{leadingWildcard, onNumber}

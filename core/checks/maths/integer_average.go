@@ -5,7 +5,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
-	"justlens/core/schema"
+	"justlens/core/dialect/class"
 	"justlens/core/syntax"
 )
 
@@ -31,7 +31,7 @@ var integerAverage = &check.Check{
 
 // (Transact-SQL reference, "AVG", return types)
 func runIntegerAverage(p *check.Pass, c *syntax.Call) {
-	if len(c.Args) != 1 || p.Type(c.Args[0]).Class != schema.Integer || !p.Tells(c) {
+	if len(c.Args) != 1 || p.Type(c.Args[0]).Class != class.Integer || !p.Tells(c) {
 		return
 	}
 	edits := check.After(c.Args[0].Span(), " * 1.0")

@@ -6,7 +6,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
-	"justlens/core/schema"
+	"justlens/core/dialect/class"
 	"justlens/core/syntax"
 )
 
@@ -45,7 +45,7 @@ var integerDivision = &check.Check{
 var truncating = dialect.In(dialect.Postgres, dialect.SQLServer, dialect.SQLite)
 
 func runIntegerDivision(p *check.Pass, n *syntax.Binary) {
-	if p.Type(n.X).Class != schema.Integer || p.Type(n.Y).Class != schema.Integer || !p.Tells(n) {
+	if p.Type(n.X).Class != class.Integer || p.Type(n.Y).Class != class.Integer || !p.Tells(n) {
 		return
 	}
 	certainty := check.Possible
@@ -98,7 +98,7 @@ func dropsOnPurpose(p *check.Pass, n *syntax.Binary) bool {
 }
 
 func isWhole(p *check.Pass, x syntax.Expr) bool {
-	return isLiteral(x) && p.Type(x).Class == schema.Integer
+	return isLiteral(x) && p.Type(x).Class == class.Integer
 }
 
 // wantsFraction reports whether what is done with a quotient makes sense of a fraction alone.
@@ -107,8 +107,8 @@ func wantsFraction(p *check.Pass, n *syntax.Binary) bool {
 	case *syntax.Call:
 		return p.FunctionName(around) == "round" && len(around.Args) == 2 && syntax.Unparen(around.Args[0]) == syntax.Expr(n)
 	case *syntax.Cast:
-		class := p.Type(around).Class
-		return class == schema.Decimal || class == schema.Float
+		of := p.Type(around).Class
+		return of == class.Decimal || of == class.Float
 	case *syntax.Binary:
 		other := around.Y
 		if syntax.Unparen(around.Y) == syntax.Expr(n) {

@@ -4,4 +4,4 @@ package maths
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{integerDivision, integerAverage, textPlus}
+var Checks = []*check.Check{integerDivision, integerAverage, textPlus, datePlusNumber, dateDifference, floatEquality}

@@ -7,7 +7,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
-	"justlens/core/schema"
+	"justlens/core/dialect/class"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -78,7 +78,7 @@ func (s *sum) add(x syntax.Expr) {
 	}
 	s.operands = append(s.operands, x)
 	switch s.p.Type(x).Class {
-	case schema.Text:
+	case class.Text:
 		lit, ok := syntax.Unparen(x).(*syntax.Literal)
 		if ok && isNumberText(s.p.Text(lit)) {
 			s.broken = true
@@ -87,7 +87,7 @@ func (s *sum) add(x syntax.Expr) {
 		} else if s.example == nil {
 			s.example = x
 		}
-	case schema.Unknown:
+	case class.Unknown:
 		s.others++
 	default:
 		s.broken = true

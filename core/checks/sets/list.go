@@ -4,4 +4,4 @@ package sets
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{columnCount}
+var Checks = []*check.Check{columnCount, columnTypes}

@@ -24,9 +24,9 @@ SELECT COUNT(*) FROM hives GROUP BY apiary_id HAVING COUNT(*) > 'x' || 1 OR MAX(
 SELECT name FROM hives WHERE COALESCE(frame_count, 0) = 1 AND COALESCE(name, '') = '' AND NULLIF(name, '') = 'x';
 SELECT name FROM hives WHERE COALESCE(name, '') = 0; -- want "type.operands"
 SELECT name FROM hives WHERE (SELECT MAX(taken_on) FROM harvests) = 1; -- want "type.operands"
-SELECT COALESCE(moved_on, frame_count) FROM hives; -- want "type.operands"
+SELECT COALESCE(moved_on, frame_count) FROM hives; -- want "case.mixed-types"
 SELECT COALESCE(frame_count, 0.5), GREATEST(name, 'x'), NULLIF(frame_count, '0'), LEAST(moved_on, TIMESTAMP '2026-01-01 00:00:00') FROM hives;
-SELECT CASE WHEN hive_id = 1 THEN name ELSE frame_count END FROM hives; -- want "type.operands"
+SELECT CASE WHEN hive_id = 1 THEN name ELSE frame_count END FROM hives; -- want "case.mixed-types"
 SELECT NULLIF(name, 0) FROM hives; -- want "type.operands"
 SELECT -'7' FROM hives; -- want "type.operands"
 SELECT name FROM hives WHERE NULLIF('7', frame_count) = 3;

@@ -53,7 +53,7 @@ func runArgumentType(p *check.Pass, c *syntax.Call) {
 	}
 	var titles []string
 	for _, t := range given {
-		titles = append(titles, titleOf(p, t))
+		titles = append(titles, p.TitleOf(t))
 	}
 	f := check.Finding{
 		Span: c.Span(), Certainty: check.Likely, // anyone may add one of the same name
@@ -78,8 +78,8 @@ func castArgument(p *check.Pass, name string, args []syntax.Expr, given []dialec
 			tried := slices.Clone(given)
 			tried[i] = to
 			if _, o := p.Called(name, tried); o == dialect.Found {
-				return []check.Mend{{Title: fmt.Sprintf("cast %s to %s", p.Brief(arg), titleOf(p, to)), Effect: check.NewRows,
-					Edits: []text.Edit{check.Replace(arg.Span(), "CAST("+p.Text(arg)+" AS "+titleOf(p, to)+")")}}}
+				return []check.Mend{{Title: fmt.Sprintf("cast %s to %s", p.Brief(arg), p.TitleOf(to)), Effect: check.NewRows,
+					Edits: []text.Edit{check.Replace(arg.Span(), "CAST("+p.Text(arg)+" AS "+p.TitleOf(to)+")")}}}
 			}
 		}
 	}

@@ -2,13 +2,13 @@ package types
 
 import (
 	"fmt"
+	"slices"
 	"strconv"
 	"strings"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/facts"
-	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -41,12 +41,38 @@ var literal = &check.Check{
 		Bad:     "SELECT name FROM hives WHERE frame_count < 'many'",
 		Near:    []string{"SELECT name FROM hives WHERE frame_count < '10'"},
 	}},
-	On: check.Kinds(runLiteral, syntax.KindIn, syntax.KindBetween).And(check.Comparisons(runLiteralComparison).With(facts.LiteralSide)),
+	On: check.Kinds(runLiteral, syntax.KindIn, syntax.KindBetween).And(check.Comparisons(runLiteralComparison).With(facts.TextSide)).
+		And(check.Nodes(func(p *check.Pass, n *syntax.Case) { mustBeOf(p, p.Results(n)) }).In(dialect.In(dialect.Postgres))).
+		And(check.Calls(runLiteralTogether, "coalesce", "greatest", "least").In(dialect.In(dialect.Postgres))),
 }
 
 func runLiteralComparison(p *check.Pass, n *syntax.Binary) {
 	if !mustBeNumber(p, n.X, n.Y) {
 		mustBeNumber(p, n.Y, n.X)
+	}
+}
+
+func runLiteralTogether(p *check.Pass, c *syntax.Call) {
+	if facts.IsPlainCall(c) {
+		mustBeOf(p, c.Args)
+	}
+}
+
+// mustBeOf reports the first literal that is no value of the type that PostgreSQL gives to
+// several that one of them may be.
+func mustBeOf(p *check.Pass, xs []syntax.Expr) {
+	common, o := p.Common(xs)
+	if o != dialect.Found {
+		return
+	}
+	of := slices.IndexFunc(xs, func(x syntax.Expr) bool { return p.Exact(x) == common })
+	if of < 0 {
+		return
+	}
+	for _, x := range xs {
+		if mustBeNumber(p, xs[of], x) {
+			return
+		}
 	}
 }
 
@@ -103,11 +129,8 @@ func mustBeNumber(p *check.Pass, column, x syntax.Expr) bool {
 }
 
 func isNumberColumn(p *check.Pass, x syntax.Expr) bool {
-	if _, ok := x.(*syntax.Name); !ok {
-		return false
-	}
-	class := p.Type(x).Class
-	return class == schema.Integer || class == schema.Decimal || class == schema.Float
+	_, ok := x.(*syntax.Name)
+	return ok && p.Type(x).Class.IsNumber()
 }
 
 // mustBeWhole reports a fraction that PostgreSQL is to read as a whole number.

@@ -2,8 +2,6 @@ package types
 
 import (
 	"fmt"
-	"slices"
-	"strings"
 	"time"
 
 	"justlens/core/check"
@@ -44,15 +42,11 @@ var operands = &check.Check{
 		Bad:     "SELECT name FROM hives WHERE frame_count LIKE '1%'",
 		Good:    "SELECT name FROM hives WHERE CAST(frame_count AS text) LIKE '1%'",
 		Near:    []string{"SELECT name FROM hives WHERE CAST(frame_count AS text) LIKE '1%'"},
-	}, {
-		Dialect: dialect.Postgres,
-		Bad:     "SELECT COALESCE(moved_on, 'never', frame_count) FROM hives",
-		Near:    []string{"SELECT COALESCE(frame_count, 0.5), COALESCE(name, 'none'), CASE WHEN hive_id > 1 THEN 1 ELSE NULL END FROM hives"},
 	}},
 	On: check.Kinds(runOperands, syntax.KindIn, syntax.KindBetween, syntax.KindLike, syntax.KindCase, syntax.KindUnary).
 		And(check.Comparisons(runOperator)).
 		And(check.Operators(runOperator, syntax.OpAdd, syntax.OpSubtract, syntax.OpMultiply, syntax.OpDivide, syntax.OpModulo, syntax.OpConcat)).
-		And(check.Calls(runTogether, "coalesce", "greatest", "least", "nullif")).
+		And(check.Calls(runNullif, "nullif")).
 		In(dialect.In(dialect.Postgres)),
 }
 
@@ -90,14 +84,6 @@ func runOperands(p *check.Pass, n syntax.Node) {
 			mustTake(p, "~~", n.X, n.Pattern, n.Span())
 		}
 	case *syntax.Case:
-		var results []syntax.Expr
-		for _, w := range n.Whens {
-			results = append(results, w.Then)
-		}
-		if n.Else != nil {
-			results = append(results, n.Else)
-		}
-		mustGoTogether(p, "CASE", results)
 		if n.Operand != nil {
 			for _, w := range n.Whens {
 				if mustTake(p, "=", n.Operand, w.Cond, w.Cond.Span()) {
@@ -121,8 +107,8 @@ func mustNegate(p *check.Pass, n *syntax.Unary) {
 	f := check.Finding{Span: n.Span(), Certainty: check.Likely} // anyone may add an operator
 	switch _, o := p.Operator("-", dialect.OpenType, t); o {
 	case dialect.None:
-		f.Message = fmt.Sprintf("%s has no minus sign for %s", p.Dialect.Title(), titleOf(p, t))
-		f.Why = fmt.Sprintf("%s is %s.", p.Brief(n.X), typed(p, t))
+		f.Message = fmt.Sprintf("%s has no minus sign for %s", p.Dialect.Title(), p.TitleOf(t))
+		f.Why = fmt.Sprintf("%s is %s.", p.Brief(n.X), p.TypeIs(t))
 		f.Mends = []check.Mend{{Title: "convert the value first", Effect: check.ByHand}}
 	case dialect.Several:
 		f.Message = fmt.Sprintf("%s cannot tell of what type %s is, and so which minus sign is meant", p.Dialect.Title(), p.Brief(n.X))
@@ -147,7 +133,7 @@ func mustTake(p *check.Pass, operator string, x, y syntax.Expr, at text.Span) bo
 	}
 	right := p.Exact(y)
 	_, o := p.Infix(operator, left, right)
-	if o != dialect.None && o != dialect.Several {
+	if o != dialect.None && o != dialect.Several || isBareDay(p, x) || isBareDay(p, y) {
 		return false
 	}
 	shown := operator
@@ -156,70 +142,25 @@ func mustTake(p *check.Pass, operator string, x, y syntax.Expr, at text.Span) bo
 	}
 	f := check.Finding{
 		Span: at, Certainty: check.Likely, // anyone may add an operator
-		Message: fmt.Sprintf("%s has no %s for %s and %s", p.Dialect.Title(), shown, titleOf(p, left), titleOf(p, right)),
-		Why:     fmt.Sprintf("%s is %s, %s is %s, and neither is converted unasked.", p.Brief(x), typed(p, left), p.Brief(y), typed(p, right)),
+		Message: fmt.Sprintf("%s has no %s for %s and %s", p.Dialect.Title(), shown, p.TitleOf(left), p.TitleOf(right)),
+		Why:     fmt.Sprintf("%s is %s, %s is %s, and neither is converted unasked.", p.Brief(x), p.TypeIs(left), p.Brief(y), p.TypeIs(right)),
 		Mends:   operandMends(p, operator, operand{x, left}, operand{y, right}),
 	}
 	if left == right {
-		f.Why = fmt.Sprintf("%s and %s are both %s.", p.Brief(x), p.Brief(y), typed(p, left))
+		f.Why = fmt.Sprintf("%s and %s are both %s.", p.Brief(x), p.Brief(y), p.TypeIs(left))
 	}
 	if o == dialect.Several {
-		f.Message = fmt.Sprintf("%s has several %s for %s and %s, and cannot choose", p.Dialect.Title(), shown, titleOf(p, left), titleOf(p, right))
+		f.Message = fmt.Sprintf("%s has several %s for %s and %s, and cannot choose", p.Dialect.Title(), shown, p.TitleOf(left), p.TitleOf(right))
 		f.Why = "A cast says which is meant."
 	}
 	p.Report(f)
 	return true
 }
 
-// runTogether holds the arguments of COALESCE and its kin against each other.
-func runTogether(p *check.Pass, c *syntax.Call) {
-	name := p.FunctionName(c)
-	switch {
-	case !p.Tells(c) || !facts.IsPlainCall(c):
-	case name == "nullif" && len(c.Args) == 2:
+// runNullif holds the arguments of NULLIF against each other.
+func runNullif(p *check.Pass, c *syntax.Call) {
+	if p.Tells(c) && facts.IsPlainCall(c) && len(c.Args) == 2 {
 		mustTake(p, "=", c.Args[0], c.Args[1], c.Span())
-	case name != "nullif":
-		mustGoTogether(p, strings.ToUpper(name), c.Args)
-	}
-}
-
-// mustGoTogether reports the first of several values that has no type in common with one
-// before it.
-func mustGoTogether(p *check.Pass, what string, xs []syntax.Expr) {
-	common, o := p.Common(xs)
-	if o == dialect.Found {
-		mustBeOf(p, common, xs)
-	}
-	if o != dialect.None {
-		return
-	}
-	for k := range xs {
-		for i := range k {
-			if _, o := p.Common([]syntax.Expr{xs[i], xs[k]}); o != dialect.None {
-				continue
-			}
-			p.Report(check.Finding{
-				Span: xs[k].Span(), Certainty: check.Likely, // anyone may add a cast
-				Message: fmt.Sprintf("%s gives values of one type, and these are %s and %s", what, titleOf(p, p.Exact(xs[i])), titleOf(p, p.Exact(xs[k]))),
-				Why:     fmt.Sprintf("%s is %s, %s is %s.", p.Brief(xs[i]), typed(p, p.Exact(xs[i])), p.Brief(xs[k]), typed(p, p.Exact(xs[k]))),
-				Related: []check.Related{{Span: xs[i].Span(), Message: "of the other type"}},
-				Mends:   []check.Mend{{Title: "cast one to the type of the other", Effect: check.ByHand}},
-			})
-			return
-		}
-	}
-}
-
-// mustBeOf reports the first literal that is no value of the type that several have in common.
-func mustBeOf(p *check.Pass, common dialect.TypeID, xs []syntax.Expr) {
-	of := slices.IndexFunc(xs, func(x syntax.Expr) bool { return p.Exact(x) == common })
-	if of < 0 {
-		return
-	}
-	for _, x := range xs {
-		if mustBeNumber(p, xs[of], x) {
-			return
-		}
 	}
 }
 
@@ -257,6 +198,12 @@ func operandMends(p *check.Pass, operator string, left, right operand) []check.M
 	return []check.Mend{{Title: "cast one side to the type of the other", Effect: check.ByHand}}
 }
 
+// isBareDay reports whether a date without quotes is told as such by a check of its own.
+func isBareDay(p *check.Pass, x syntax.Expr) bool {
+	_, ok := p.DayWithoutQuotes(syntax.Unparen(x))
+	return ok
+}
+
 // isDay reports whether a number is written like a day without its dashes.
 func isDay(s string) bool {
 	_, err := time.Parse("20060102", s)
@@ -266,19 +213,4 @@ func isDay(s string) bool {
 func isText(p *check.Pass, t dialect.TypeID) bool {
 	types := p.Dialect.Types()
 	return types.IsText(types.Name(t))
-}
-
-func typed(p *check.Pass, t dialect.TypeID) string {
-	if t == dialect.UnknownType {
-		return "a literal"
-	}
-	return "of type " + titleOf(p, t)
-}
-
-func titleOf(p *check.Pass, t dialect.TypeID) string {
-	if t == dialect.UnknownType {
-		return "a literal"
-	}
-	types := p.Dialect.Types()
-	return types.Title(types.Name(t))
 }

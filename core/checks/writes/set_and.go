@@ -6,7 +6,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
-	"justlens/core/schema"
+	"justlens/core/dialect/class"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -93,7 +93,7 @@ func isNoTruth(p *check.Pass, x syntax.Expr) bool {
 		return n.Op >= syntax.OpAdd && n.Op <= syntax.OpModulo || n.Op == syntax.OpConcat && !p.Dialect.Has(dialect.PipesAreOr)
 	}
 	switch p.Type(x).Class {
-	case schema.Text, schema.Date, schema.Timestamp, schema.Time, schema.Decimal, schema.Float:
+	case class.Text, class.Date, class.Timestamp, class.Time, class.Decimal, class.Float:
 		return true
 	}
 	return false

@@ -1,0 +1,224 @@
+package sets
+
+import (
+	"fmt"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/dialect/class"
+	"justlens/core/facts"
+	"justlens/core/syntax"
+)
+
+var columnTypes = &check.Check{
+	ID:    "set.column-types",
+	Title: "branches whose columns have different types",
+	Doc: "The columns of all branches stand one below the other and have one type. PostgreSQL and Oracle refuse text below a number; SQL Server makes the text a number and stops " +
+		"with an error at one that is none; MySQL and MariaDB make all of them text. Often two columns stand in the wrong order.",
+	Verdicts: check.Everywhere(check.Refused).But(check.Unclear, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark)),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT hive_id, name FROM hives UNION ALL SELECT name, queen_id FROM queens",
+		Good:    "SELECT hive_id, name FROM hives UNION ALL SELECT queen_id, name FROM queens",
+		Near: []string{
+			"SELECT hive_id, name FROM hives UNION ALL SELECT queen_id, name FROM queens",
+			"SELECT hive_id FROM hives UNION SELECT 7.5 UNION SELECT '8' UNION SELECT NULL",
+			"SELECT moved_on FROM hives UNION SELECT inspected_at FROM inspections",
+		},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT NULL AS n UNION SELECT NULL UNION SELECT hive_id FROM hives",
+		Near:    []string{"SELECT NULL AS n UNION SELECT hive_id FROM hives UNION SELECT NULL"},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT hive_id FROM hives UNION ALL SELECT 'all'",
+	}, {
+		Dialect: dialect.Oracle,
+		Bad:     "SELECT name FROM hives UNION SELECT moved_on FROM hives",
+	}, {
+		Dialect: dialect.SQLServer,
+		Bad:     "SELECT hive_id FROM hives UNION SELECT 'all'",
+		Near:    []string{"SELECT hive_id FROM hives UNION SELECT '0'"},
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT hive_id, name FROM hives UNION ALL SELECT name, queen_id FROM queens",
+	}},
+	On: check.Nodes(runColumnTypes),
+}
+
+// runColumnTypes looks at a chain of set operations from its outermost one, column by column.
+func runColumnTypes(p *check.Pass, n *syntax.SetOp) {
+	if p.Parent(n).Kind() == syntax.KindSetOp {
+		return
+	}
+	width, ok := widthOf(p, n)
+	if !ok || !p.Tells(n) {
+		return
+	}
+	for i := range width {
+		told := false
+		if p.Dialect.HasTypes() {
+			exactColumn{p, i, &told}.of(n)
+		} else {
+			column{p, i, &told}.of(n)
+		}
+		if told { // the next columns are mostly of the same slip
+			return
+		}
+	}
+}
+
+// widthOf gives the width that all branches have; not ok where they differ, or are not known.
+func widthOf(p *check.Pass, body syntax.Body) (int, bool) {
+	switch n := body.(type) {
+	case *syntax.SetOp:
+		left, ok := widthOf(p, n.Left)
+		right, also := widthOf(p, n.Right)
+		return left, ok && also && left == right
+	case *syntax.ParenQuery:
+		return widthOf(p, n.Query.Body)
+	}
+	return p.Width(body)
+}
+
+const advice = "cast one to the type of the other, or put the columns in the same order"
+
+// exactColumn is a column of a set operation by the exact types of PostgreSQL, which settles
+// the type after each operator.
+type exactColumn struct {
+	p    *check.Pass
+	i    int
+	told *bool
+}
+
+// of gives the type of a branch, and the expression that the column is there; it reports where
+// those of two branches have no type in common.
+func (c exactColumn) of(body syntax.Body) (dialect.TypeID, syntax.Expr) {
+	switch n := body.(type) {
+	case *syntax.SetOp:
+		a, x := c.of(n.Left)
+		b, y := c.of(n.Right)
+		if a == dialect.OpenType || b == dialect.OpenType || c.mustMatch(n, a, b, x, y) {
+			return dialect.OpenType, nil
+		}
+		return c.p.CommonType(a, b), nil
+	case *syntax.ParenQuery:
+		return c.of(n.Query.Body)
+	}
+	return c.p.ExactOutput(body, c.i)
+}
+
+func (c exactColumn) mustMatch(n *syntax.SetOp, a, b dialect.TypeID, x, y syntax.Expr) bool {
+	p := c.p
+	f := check.Finding{Certainty: check.Likely, Mends: []check.Mend{{Title: advice, Effect: check.ByHand}}}
+	switch {
+	case p.CommonType(a, b) == dialect.OpenType: // anyone may add a cast
+		f.Message = fmt.Sprintf("column %d is of type %s before %s, %s behind", c.i+1, p.TitleOf(a), p.BriefOf(n.OpSpan), p.TitleOf(b))
+		f.Why = "Both stand in one column of the result, and neither is converted unasked."
+	case a == dialect.UnknownType && b.IsNumber() && isNoNumber(p, x):
+		y = x
+		fallthrough
+	case b == dialect.UnknownType && a.IsNumber() && isNoNumber(p, y):
+		f.Certainty = check.Certain
+		f.Message = fmt.Sprintf("column %d holds numbers, and %s is none", c.i+1, p.Brief(y))
+		f.Why = "A text in quotes takes the type of the column that it stands in."
+	default:
+		return false
+	}
+	point(&f, n, x, y, c.i)
+	p.Report(f)
+	*c.told = true
+	return true
+}
+
+// point puts a finding at the column behind an operator, beside the one before it.
+func point(f *check.Finding, n *syntax.SetOp, x, y syntax.Expr, i int) {
+	f.Span = n.OpSpan
+	if y != nil {
+		f.Span = y.Span()
+	}
+	if x != nil && x != y {
+		f.Related = []check.Related{{Span: x.Span(), Message: fmt.Sprintf("column %d before", i+1)}}
+	}
+}
+
+// isNoNumber reports whether a text in quotes is surely no number.
+func isNoNumber(p *check.Pass, x syntax.Expr) bool {
+	n, ok := syntax.Unparen(x).(*syntax.Literal)
+	return ok && n.Lit == syntax.TextLiteral && !facts.IsValue(p.Info, n, class.Decimal) && facts.HasLetters(p.Info, n)
+}
+
+// column is a column of a set operation by the classes of its branches.
+type column struct {
+	p    *check.Pass
+	i    int
+	told *bool
+}
+
+// of gives the class of a branch, and the expression that the column is there; it reports where
+// the dialect makes two branches one of another class than both have, or does not take them
+// together.
+func (c column) of(body syntax.Body) (class.Class, syntax.Expr) {
+	switch n := body.(type) {
+	case *syntax.SetOp:
+		a, x := c.of(n.Left)
+		b, y := c.of(n.Right)
+		switch {
+		case a == class.Unknown || isNull(x):
+			return b, y
+		case b == class.Unknown || isNull(y) || a == b:
+			return a, x
+		}
+		m := c.p.Dialect.Meets(dialect.Together, a, b)
+		if a.IsNumber() && b.IsNumber() || a.HasDay() && b.HasDay() {
+			return max(a, b), nil
+		}
+		if m != (dialect.Meeting{}) {
+			c.tell(n, m, a, b, x, y)
+		}
+		return class.Unknown, nil
+	case *syntax.ParenQuery:
+		return c.of(n.Query.Body)
+	}
+	t, x := c.p.OutputOf(body, c.i)
+	return t.Class, x
+}
+
+func (c column) tell(n *syntax.SetOp, m dialect.Meeting, a, b class.Class, x, y syntax.Expr) {
+	p := c.p
+	f := check.Finding{
+		Certainty: check.Likely,
+		Message:   fmt.Sprintf("column %d is %s before %s, %s behind", c.i+1, a.Noun(), p.BriefOf(n.OpSpan), b.Noun()),
+		Why:       "Both are made text, so that the result sorts and compares as text.",
+		Mends:     []check.Mend{{Title: advice, Effect: check.ByHand}},
+	}
+	switch {
+	case m.Refused:
+		f.Certainty = check.Certain
+		f.Why = fmt.Sprintf("%s converts neither to the other.", p.Dialect.Title())
+	case p.Dialect.Invalid(m.As) == dialect.InvalidRefused:
+		if x != nil && facts.IsValue(p.Info, x, m.As) || y != nil && facts.IsValue(p.Info, y, m.As) {
+			return
+		}
+		f.Why = fmt.Sprintf("%s makes both %s, and stops with an error at a text that is none.", p.Dialect.Title(), m.As.Noun())
+	case isLiteral(x) || isLiteral(y):
+		f.Certainty = check.Possible // a word in the place of a number, as for a total
+	}
+	if p.Dialect.Has(dialect.TextDates) {
+		f.Why = "Each row keeps the type of its own branch: numbers sort before texts."
+	}
+	point(&f, n, x, y, c.i)
+	p.Report(f)
+	*c.told = true
+}
+
+func isLiteral(x syntax.Expr) bool {
+	_, ok := x.(*syntax.Literal)
+	return ok
+}
+
+func isNull(x syntax.Expr) bool {
+	n, ok := x.(*syntax.Literal)
+	return ok && n.Lit == syntax.NullLiteral
+}

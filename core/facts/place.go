@@ -1,0 +1,176 @@
+package facts
+
+import (
+	"strconv"
+	"strings"
+	"time"
+
+	"justlens/core/bind"
+	"justlens/core/dialect/class"
+	"justlens/core/schema"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+// Place is what the place of an expression asks of its value: a comparison that of the other
+// side's type, a column that of its own.
+type Place struct {
+	// Type has the class Unknown where it is not known.
+	Type schema.Type
+	// Beside is what the value is compared with, nil where it is none.
+	Beside syntax.Expr
+	// Column is what the value is stored in, nil where it is none that is known.
+	Column *schema.Column
+	// Stored tells of a value that is written to a table.
+	Stored bool
+	// Cast is the type that the value is made, nil where it is none.
+	Cast *syntax.TypeName
+}
+
+// PlaceOf gives the place of an expression; the zero Place where nothing is asked of it.
+func (in *Facts) PlaceOf(x syntax.Expr) Place {
+	var below syntax.Node = x
+	above := in.Parent(x)
+	for above != nil && above.Kind() == syntax.KindParen {
+		below, above = above, in.Parent(above)
+	}
+	switch n := above.(type) {
+	case *syntax.Binary:
+		if n.Op.IsComparison() {
+			return in.beside(other(n, below))
+		}
+	case *syntax.Between:
+		if syntax.Node(n.X) != below {
+			return in.beside(n.X)
+		}
+	case *syntax.In:
+		if syntax.Node(n.X) != below {
+			return in.beside(n.X)
+		}
+	case *syntax.Cast:
+		return Place{Type: in.Schema.TypeOf(n.Type, in.Src, in.Dialect), Cast: n.Type}
+	case *syntax.TypedLiteral:
+		return Place{Type: in.Schema.TypeOf(n.Type, in.Src, in.Dialect), Cast: n.Type}
+	case *syntax.Assign:
+		return in.assigned(n)
+	case *syntax.Row:
+		return in.inserted(n, below)
+	}
+	return Place{}
+}
+
+func other(n *syntax.Binary, side syntax.Node) syntax.Expr {
+	if syntax.Node(n.X) == side {
+		return n.Y
+	}
+	return n.X
+}
+
+func (in *Facts) beside(x syntax.Expr) Place { return Place{Type: in.Type(x), Beside: x} }
+
+// stored gives the place that a column of a table is, numbered from 0.
+func stored(t *schema.Table, column int) Place {
+	p := Place{Stored: true}
+	if t != nil && !t.IsView && 0 <= column && column < len(t.Columns) {
+		p.Column = &t.Columns[column]
+		p.Type = p.Column.Type
+	}
+	return p
+}
+
+// assigned gives the place of a value of SET.
+func (in *Facts) assigned(a *syntax.Assign) Place {
+	name, ok := a.Target.(*syntax.Name)
+	t := in.target(in.Parent(a))
+	if !ok || t == nil {
+		return Place{Stored: ok}
+	}
+	return stored(t, t.Column(in.Names.String(name.Last().Sym)))
+}
+
+// inserted gives the place of a value in a row of INSERT.
+func (in *Facts) inserted(row *syntax.Row, item syntax.Node) Place {
+	values, ok := in.Parent(row).(*syntax.Values)
+	if !ok {
+		return Place{}
+	}
+	query, ok := in.Parent(values).(*syntax.Query)
+	if !ok {
+		return Place{}
+	}
+	insert, ok := in.Parent(query).(*syntax.Insert)
+	if !ok {
+		return Place{}
+	}
+	t := in.target(insert)
+	for i, x := range row.Items {
+		switch {
+		case syntax.Node(x) != item:
+		case len(insert.Columns) == 0:
+			if t != nil && len(row.Items) > len(t.Columns) {
+				return Place{Stored: true}
+			}
+			return stored(t, i)
+		case i < len(insert.Columns) && t != nil:
+			return stored(t, t.Column(in.Names.String(insert.Columns[i].Sym)))
+		default:
+			return Place{Stored: true}
+		}
+	}
+	return Place{}
+}
+
+// target gives the table that a statement writes to, nil where that is not known.
+func (in *Facts) target(n syntax.Node) *schema.Table {
+	var table syntax.TableExpr
+	switch n := n.(type) {
+	case *syntax.Insert:
+		table = n.Table
+	case *syntax.Update:
+		table = n.Table
+	}
+	ref, ok := table.(*syntax.TableRef)
+	if !ok || ref == nil {
+		return nil
+	}
+	if s := in.SourceAt(ref); s != nil {
+		return s.SchemaTable()
+	}
+	return nil
+}
+
+// IsDated reports whether a place surely asks for a date, with a time of day or not.
+func (p Place) IsDated() bool { return p.Type.Class.HasDay() }
+
+// IsOpen reports whether nothing is known of what a place asks for.
+func (p Place) IsOpen() bool { return p.Type.Class == class.Unknown }
+
+// IsValue reports whether a text in quotes is surely a value of a class: a number that all
+// databases read, or a day that begins with the year.
+func IsValue(in *bind.Info, x syntax.Expr, of class.Class) bool {
+	n, ok := syntax.Unparen(x).(*syntax.Literal)
+	if !ok || n.Lit != syntax.TextLiteral {
+		return false
+	}
+	written := text.View(in.Src, n.Span())
+	if len(written) < 3 || written[0] != '\'' {
+		return false
+	}
+	value := strings.TrimSpace(written[1 : len(written)-1])
+	switch {
+	case of.IsNumber():
+		_, err := strconv.ParseFloat(value, 64)
+		return err == nil && strings.Trim(value, "+-.0123456789") == ""
+	case of.HasDay():
+		_, err := time.Parse(time.DateOnly, value[:min(len(value), len(time.DateOnly))])
+		return err == nil
+	}
+	return false
+}
+
+// HasLetters reports whether a text in quotes holds a character that no number has.
+func HasLetters(in *bind.Info, n *syntax.Literal) bool {
+	written := text.View(in.Src, n.Span())
+	return len(written) > 1 && written[0] == '\'' && strings.Trim(written[1:len(written)-1], "+-.0123456789eE_ \t\n") != "" &&
+		!strings.ContainsAny(written, `\xX`) && !strings.Contains(strings.ToLower(written), "inf") && !strings.Contains(strings.ToLower(written), "nan")
+}
