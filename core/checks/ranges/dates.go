@@ -22,80 +22,70 @@ type written struct {
 	bound bool
 }
 
-// dateTexts asks for each text that stands where a date is asked for, or something that is
-// not known.
-func dateTexts(run func(*check.Pass, written)) check.Hooks {
-	return check.Kinds(func(p *check.Pass, n syntax.Node) { eachText(p, n, run) },
-		syntax.KindIn, syntax.KindBetween, syntax.KindCast, syntax.KindTypedLiteral, syntax.KindAssign, syntax.KindInsert).
+// dates is a check of texts that stand where a date is asked for, or something that is not
+// known. Almost all of them are well: odd tells by the text alone which are worth a look.
+type dates struct {
+	odd func(value string) bool
+	run func(*check.Pass, written)
+}
+
+func (d dates) hooks() check.Hooks {
+	return check.Kinds(d.each, syntax.KindIn, syntax.KindBetween, syntax.KindCast, syntax.KindTypedLiteral, syntax.KindAssign, syntax.KindInsert).
 		And(check.Comparisons(func(p *check.Pass, n *syntax.Binary) {
-			look(p, n.X, n.Op, run)
-			look(p, n.Y, n.Op, run)
+			d.look(p, n.X, n.Op)
+			d.look(p, n.Y, n.Op)
 		}).With(facts.TextSide))
 }
 
-func eachText(p *check.Pass, n syntax.Node, run func(*check.Pass, written)) {
+func (d dates) each(p *check.Pass, n syntax.Node) {
 	switch n := n.(type) {
 	case *syntax.In:
 		for _, x := range n.List {
-			look(p, x, syntax.OpEqual, run)
+			d.look(p, x, syntax.OpEqual)
 		}
 	case *syntax.Between:
-		look(p, n.Low, syntax.OpGreaterEqual, run)
-		look(p, n.High, syntax.OpLessEqual, run)
+		d.look(p, n.Low, syntax.OpGreaterEqual)
+		d.look(p, n.High, syntax.OpLessEqual)
 	case *syntax.Cast:
 		if n.Format == nil {
-			look(p, n.X, syntax.OpNone, run)
+			d.look(p, n.X, syntax.OpNone)
 		}
 	case *syntax.TypedLiteral:
-		look(p, n.Value, syntax.OpNone, run)
+		d.look(p, n.Value, syntax.OpNone)
 	case *syntax.Assign:
-		look(p, n.Value, syntax.OpNone, run)
+		d.look(p, n.Value, syntax.OpNone)
 	case *syntax.Insert:
-		eachValue(p, n, run)
-	}
-}
-
-// eachValue looks at the values for the columns that hold dates; of a table that is not known
-// at none.
-func eachValue(p *check.Pass, n *syntax.Insert, run func(*check.Pass, written)) {
-	if n.Query == nil {
-		return
-	}
-	values, ok := n.Query.Body.(*syntax.Values)
-	if !ok || len(values.Rows) == 0 {
-		return
-	}
-	for i, x := range values.Rows[0].Items {
-		if !p.PlaceOf(x).IsDated() {
-			continue
+		if n.Query == nil {
+			return
 		}
-		for _, row := range values.Rows {
-			if i < len(row.Items) {
-				look(p, row.Items[i], syntax.OpNone, run)
+		if values, ok := n.Query.Body.(*syntax.Values); ok {
+			for _, row := range values.Rows {
+				for _, x := range row.Items {
+					d.look(p, x, syntax.OpNone)
+				}
 			}
 		}
 	}
 }
 
-func look(p *check.Pass, x syntax.Expr, by syntax.Op, run func(*check.Pass, written)) {
+func (d dates) look(p *check.Pass, x syntax.Expr, by syntax.Op) {
 	n, ok := syntax.Unparen(x).(*syntax.Literal)
 	if !ok || n.Lit != syntax.TextLiteral {
 		return
 	}
 	value := text.View(p.Src, n.Span())
-	if len(value) < len("'1/1/2026'") || value[0] != '\'' || strings.ContainsAny(value, `\`) {
+	if len(value) < len("'1/1/2026'") || value[0] != '\'' || value[1] < '0' || value[1] > '9' {
 		return
 	}
 	w := written{literal: n, value: value[1 : len(value)-1], by: by}
-	if !startsLikeDate(w.value) {
+	if !startsLikeDate(w.value) || !d.odd(w.value) || !p.Tells(n) {
 		return
 	}
 	w.place = p.PlaceOf(x)
-	if !w.place.IsDated() && !(w.place.IsOpen() && isColumn(w.place.Beside)) || !p.Tells(n) {
-		return
+	if w.place.IsDated() || w.place.IsOpen() && isColumn(w.place.Beside) {
+		w.bound = by != syntax.OpEqual && by != syntax.OpNotEqual && by != syntax.OpNone
+		d.run(p, w)
 	}
-	w.bound = by != syntax.OpEqual && by != syntax.OpNotEqual && by != syntax.OpNone
-	run(p, w)
 }
 
 // isColumn reports whether an expression is a bare name.

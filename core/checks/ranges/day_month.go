@@ -41,15 +41,20 @@ var dayMonth = &check.Check{
 		Dialect: dialect.SQLServer,
 		Bad:     "SELECT name FROM hives WHERE moved_on = '03-04-2026'",
 	}},
-	On: dateTexts(runDayMonth),
+	On: dates{isDayMonth, runDayMonth}.hooks(),
+}
+
+// isDayMonth reports whether a text begins with a day and a month before the year.
+func isDayMonth(value string) bool {
+	if value[1] != '/' && value[1] != '.' && value[1] != '-' && value[2] != '/' && value[2] != '.' && value[2] != '-' {
+		return false
+	}
+	_, ok := readDayMonth(value)
+	return ok
 }
 
 func runDayMonth(p *check.Pass, w written) {
-	at := strings.IndexAny(w.value, "-/.")
-	first, ok := readDayMonth(w.value, w.value[at])
-	if !ok {
-		return
-	}
+	first, _ := readDayMonth(w.value)
 	second := reading{first.year, first.day, first.month}
 	byYear := dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark).Has(p.Dialect)
 	certainty := check.Likely
@@ -118,8 +123,8 @@ func (w written) rewritten(p *check.Pass, r reading) text.Edit {
 type reading struct{ year, month, day int }
 
 // readDayMonth reads a text with the month first.
-func readDayMonth(s string, sign byte) (reading, bool) {
-	numbers, widths, ok := parts(s, sign)
+func readDayMonth(s string) (reading, bool) {
+	numbers, widths, ok := parts(s, s[strings.IndexAny(s, "-/.")])
 	if !ok || widths[2] != 4 || widths[0] > 2 || widths[1] > 2 || numbers[2] < 1000 {
 		return reading{}, false
 	}

@@ -41,22 +41,21 @@ var impossibleDate = &check.Check{
 		Dialect: dialect.Postgres,
 		Bad:     "SELECT DATE '2026-04-31' AS day",
 	}},
-	On: dateTexts(runImpossibleDate),
+	On: dates{isImpossible, runImpossibleDate}.hooks(),
+}
+
+// isImpossible reports whether a text that begins with year, month and day names no day.
+func isImpossible(value string) bool {
+	numbers, widths, ok := parts(value, '-')
+	return ok && widths[0] == 4 && widths[1] <= 2 && widths[2] <= 2 && (numbers[2] < 1 || numbers[2] > daysIn(numbers[0], numbers[1]))
 }
 
 func runImpossibleDate(p *check.Pass, w written) {
-	numbers, widths, ok := parts(w.value, '-')
-	if !ok || widths[0] != 4 {
-		return
-	}
+	numbers, widths, _ := parts(w.value, '-')
 	year, month, day := numbers[0], numbers[1], numbers[2]
 	last := daysIn(year, month)
-	if day >= 1 && day <= last {
-		return
-	}
-	zero := month == 0 || day == 0
-	if zero && (p.Dialect == dialect.MySQL || p.Dialect == dialect.MariaDB) || widths[1] > 2 || widths[2] > 2 {
-		return // which stand for a day that is not known there
+	if (month == 0 || day == 0) && (p.Dialect == dialect.MySQL || p.Dialect == dialect.MariaDB) {
+		return // which stands for a day that is not known there
 	}
 	f := check.Finding{
 		Span: w.literal.Span(), Certainty: check.Certain, Verdicts: impossible(p.Check, w),
