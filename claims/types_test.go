@@ -4,6 +4,8 @@ import (
 	"context"
 	"fmt"
 	"math/rand/v2"
+	"os"
+	"slices"
 	"strings"
 	"testing"
 
@@ -239,4 +241,45 @@ func TestTypesOfQueries(t *testing.T) {
 	}
 	assert.Empty(t, wronged)
 	assert.Greater(t, told*100, count[true]*97)
+}
+
+// TestTypeErrors holds a list of slips with types, as people make them, against the server: it
+// refuses each, and a review tells of nearly all.
+func TestTypeErrors(t *testing.T) {
+	s := open(t, dialect.Postgres)
+	bees := schema.New(nil).For(dialect.Postgres)
+	bees.SetWhole()
+	bees.Load([]byte(demo.Schema()), dialect.Postgres)
+	list, err := os.ReadFile("testdata/type-errors.sql")
+	require.NoError(t, err)
+	r := review.New(review.Options{Dialect: dialect.Postgres, Schema: bees, Certainty: check.Likely, Checks: checks.All()})
+	asked, told := 0, 0
+	for line := range strings.Lines(string(list)) {
+		if line = strings.TrimSpace(line); line == "" || strings.HasPrefix(line, "--") {
+			continue
+		}
+		tx, err := s.db.Begin()
+		require.NoError(t, err)
+		_, err = tx.Exec(line)
+		require.NoError(t, tx.Rollback())
+		var refusal *pgconn.PgError
+		if assert.ErrorAs(t, err, &refusal, "taken: %s", line) {
+			assert.Contains(t, []string{"42", "22", "0A"}, refusal.Code[:2], "refused for another reason: %s: %v", line, err)
+		}
+		f, err := text.NewFile("q.sql", []byte(line))
+		require.NoError(t, err)
+		asked++
+		if refuses(r.Review(f)) {
+			told++
+		} else if refusal != nil {
+			t.Logf("not told: %s %s  -- %s", refusal.Code, line, refusal.Message)
+		}
+	}
+	t.Logf("%d of %d told", told, asked)
+	assert.GreaterOrEqual(t, told*100, asked*95)
+}
+
+// refuses reports whether a review says that the database refuses something.
+func refuses(result *review.File) bool {
+	return slices.ContainsFunc(result.Findings, func(f review.Finding) bool { return f.Consequence == check.Refused })
 }

@@ -23,9 +23,9 @@ var budgets = map[string]float64{
 	"bytes allocated a byte of mixed":       0.15,
 	"allocations a statement of season":     0.3,
 	"allocations a statement of mixed":      2.5,
-	"calls of checks a statement of season": 43,
-	"calls of checks a statement of mixed":  66,  // fourteen checks of types came
-	"calls of one check a statement":        5.5, // comparisons, arithmetic and calls, for their types
+	"calls of checks a statement of season": 45,
+	"calls of checks a statement of mixed":  68, // fourteen checks of types came
+	"calls of one check a statement":        6,  // comparisons, arithmetic and calls, for their types
 
 	"bytes of a token":           16,
 	"bytes of a name":            40,

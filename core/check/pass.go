@@ -22,6 +22,49 @@ type Pass struct {
 	Least Certainty
 	// Found takes the findings.
 	Found func(Finding)
+
+	dates    []text.Span // of the statement, as DateTexts gives them
+	hasDates bool        // they were sought
+}
+
+// Begin turns to the next statement.
+func (p *Pass) Begin(stmt *syntax.Statement) {
+	p.Stmt, p.dates, p.hasDates = stmt, p.dates[:0], false
+}
+
+// DateTexts gives the texts in quotes of the statement that begin as dates do: with one, two or
+// four digits and a sign that dates have between their parts.
+func (p *Pass) DateTexts() []text.Span {
+	if p.hasDates {
+		return p.dates
+	}
+	p.hasDates = true
+	for i := range p.Stmt.Tokens {
+		if t := &p.Stmt.Tokens[i]; t.Kind == syntax.TextToken && beginsAsDate(p.Src[t.Span.Start:t.Span.End]) {
+			p.dates = append(p.dates, t.Span)
+		}
+	}
+	return p.dates
+}
+
+func beginsAsDate(s []byte) bool {
+	return len(s) >= len("'1/1/2026'") && s[0] == '\'' && isDigit(s[1]) &&
+		(isDateSign(s[2]) || isDigit(s[2]) && (isDateSign(s[3]) || isDigit(s[3]) && isDigit(s[4]) && isDateSign(s[5])))
+}
+
+func isDigit(c byte) bool { return '0' <= c && c <= '9' }
+
+func isDateSign(c byte) bool { return c == '-' || c == '/' || c == '.' }
+
+// LiteralAt gives the literal at a span, nil if it is none of the statement's tree.
+func (p *Pass) LiteralAt(at text.Span) (found *syntax.Literal) {
+	syntax.Inspect(p.Stmt.Node, func(n syntax.Node) bool {
+		if lit, ok := n.(*syntax.Literal); ok && lit.Span() == at {
+			found = lit
+		}
+		return found == nil && n.Span().Contains(at)
+	})
+	return found
 }
 
 // Report hands over a finding. Check, Context, Verdicts and Consequence are

@@ -76,6 +76,8 @@ type TypeSystem struct {
 	names     []string           // by number
 	ids       map[string]TypeID  // by name
 	implicit  map[[2]string]bool // casts that are made without being asked for
+	assigned  map[[2]string]bool // casts that are made where a value is stored, beyond those
+	written   map[[2]string]bool // casts that are made where they are written, beyond those
 	operators map[string][]Signature
 	functions map[string][]Signature
 }
@@ -129,7 +131,7 @@ func (d Dialect) Types() *TypeSystem {
 }
 
 func readTypeSystem(text string) *TypeSystem {
-	t := &TypeSystem{names: slices.Clone(commonNames[:]), ids: map[string]TypeID{}, types: map[string]typeTrait{}, implicit: map[[2]string]bool{}, operators: map[string][]Signature{}, functions: map[string][]Signature{}}
+	t := &TypeSystem{names: slices.Clone(commonNames[:]), ids: map[string]TypeID{}, types: map[string]typeTrait{}, implicit: map[[2]string]bool{}, assigned: map[[2]string]bool{}, written: map[[2]string]bool{}, operators: map[string][]Signature{}, functions: map[string][]Signature{}}
 	for id, name := range commonNames {
 		t.ids[name] = TypeID(id)
 	}
@@ -143,9 +145,8 @@ func readTypeSystem(text string) *TypeSystem {
 			}
 			t.types[f[1]] = typeTrait{category: f[2][0], preferred: strings.HasSuffix(f[2], "!"), title: strings.Join(f[3:], " ")}
 		case "cast":
-			if f[3] == "i" {
-				t.implicit[[2]string{f[1], f[2]}] = true
-			}
+			of := map[string]map[[2]string]bool{"i": t.implicit, "a": t.assigned, "e": t.written}[f[3]]
+			of[[2]string{f[1], f[2]}] = true
 		case "op":
 			left := f[2]
 			if left == "-" {
@@ -187,6 +188,28 @@ func (t *TypeSystem) Knows(name string) bool {
 
 // IsText reports whether a type is one of the texts.
 func (t *TypeSystem) IsText(name string) bool { return t.types[name].category == 'S' }
+
+// Assigns tells whether a value of a type is stored in a column of another, converted if need
+// be: any value is, in a column of text. (PostgreSQL's manual, "Value Storage" and CREATE CAST)
+func (t *TypeSystem) Assigns(from, to string) Outcome {
+	switch {
+	case !t.searches(from) || !t.Knows(to):
+		return Open
+	case from == to, from == UnknownLiteral, t.IsText(to), t.implicit[[2]string{from, to}], t.assigned[[2]string{from, to}]:
+		return Found
+	}
+	return None
+}
+
+// Casts tells whether there is a cast from a type to another: from text there is one to any.
+// (PostgreSQL's manual, CREATE CAST, notes)
+func (t *TypeSystem) Casts(from, to string) Outcome {
+	o := t.Assigns(from, to)
+	if o == None && (t.IsText(from) || t.written[[2]string{from, to}]) {
+		return Found
+	}
+	return o
+}
 
 // Operator finds the operator that stands between two types, or before one where left is "".
 // A type that is not known is "". (PostgreSQL's manual, "Operator Type Resolution")
@@ -400,6 +423,7 @@ func most(candidates []Signature, score func(Signature) int) []Signature {
 // takes reports whether a signature takes arguments of some types.
 func (t *TypeSystem) takes(s Signature, args []string) bool {
 	element := ""
+	var compatible []string
 	for i, arg := range args {
 		want := s.Args[i]
 		switch {
@@ -410,9 +434,14 @@ func (t *TypeSystem) takes(s Signature, args []string) bool {
 			}
 			element = arg
 		case want == "anycompatible", want == "anycompatiblenonarray":
+			compatible = append(compatible, arg)
 		case !t.implicit[[2]string{arg, want}]:
 			return false
 		}
+	}
+	if len(compatible) > 1 {
+		_, o := t.Common(compatible)
+		return o != None
 	}
 	return true
 }

@@ -2,6 +2,7 @@ package facts
 
 import (
 	"fmt"
+	"time"
 
 	"justlens/core/syntax"
 	"justlens/core/text"
@@ -63,4 +64,10 @@ func (in *Facts) DayWithoutQuotes(x syntax.Expr) (d BareDay, ok bool) {
 		d.Twice = d.Day <= 12 && d.Day != d.Month
 	}
 	return d, d.Year >= 1000 && d.Month >= 1 && d.Month <= 12 && d.Day >= 1 && d.Day <= 31
+}
+
+// DayOfDigits reads a number of eight digits as year, month and day.
+func DayOfDigits(s string) (iso string, ok bool) {
+	day, err := time.Parse("20060102", s)
+	return day.Format(time.DateOnly), err == nil
 }

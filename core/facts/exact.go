@@ -74,6 +74,35 @@ func (in *Facts) Exact(x syntax.Expr) dialect.TypeID {
 	return exact{in}.of(x, 0)
 }
 
+// Declared gives the exact type of a column or a cast.
+func (in *Facts) Declared(t schema.Type) dialect.TypeID {
+	if !in.Dialect.HasTypes() {
+		return dialect.OpenType
+	}
+	return exact{in}.declared(t)
+}
+
+// Assigns tells whether a value of a type is stored in a column of another.
+func (in *Facts) Assigns(from, to dialect.TypeID) dialect.Outcome {
+	if from == dialect.OpenType || to == dialect.OpenType {
+		return dialect.Open
+	}
+	if from == to || from == dialect.UnknownType || from.IsNumber() && to.IsNumber() {
+		return dialect.Found
+	}
+	types := in.Dialect.Types()
+	return types.Assigns(types.Name(from), types.Name(to))
+}
+
+// Casts tells whether there is a cast from a type to another.
+func (in *Facts) Casts(from, to dialect.TypeID) dialect.Outcome {
+	if o := in.Assigns(from, to); o != dialect.None {
+		return o
+	}
+	types := in.Dialect.Types()
+	return types.Casts(types.Name(from), types.Name(to))
+}
+
 // Operator gives the type and the outcome of an operator between two types, of which the
 // left one is [dialect.OpenType] for one that stands before its operand.
 func (in *Facts) Operator(name string, left, right dialect.TypeID) (dialect.TypeID, dialect.Outcome) {

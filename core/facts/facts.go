@@ -29,6 +29,8 @@ type Facts struct {
 	operand    []Condition // of the chain in hand
 	spine      []*syntax.Binary
 	predicates slab.Pool[predicate]
+	targets    []*schema.Column // of the INSERT asked for last
+	targetsOf  *syntax.Insert
 }
 
 // selectFacts is what was worked out of one SELECT.
@@ -47,6 +49,7 @@ func (in *Facts) Reset(info *bind.Info) {
 	in.Info = info
 	in.asking = 0
 	in.exact.reset()
+	in.targetsOf = nil
 	in.fixedPool.Reset()
 	in.selectPool.Reset()
 	in.selects = append(in.selects[:0], make([]*selectFacts, len(info.Scopes))...)

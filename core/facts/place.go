@@ -52,8 +52,16 @@ func (in *Facts) PlaceOf(x syntax.Expr) Place {
 	case *syntax.TypedLiteral:
 		return Place{Type: in.Schema.TypeOf(n.Type, in.Src, in.Dialect), Cast: n.Type}
 	case *syntax.Assign:
-		return in.assigned(n)
+		return in.assigned(n, n.Target)
+	case *syntax.Constraint:
+		if c, ok := in.Parent(n).(*syntax.ColumnDef); ok && n.Type == syntax.DefaultValue {
+			t := in.Schema.TypeOf(c.Type, in.Src, in.Dialect)
+			return Place{Type: t, Column: &schema.Column{Name: in.Ident(c.Name), Type: t}, Stored: true}
+		}
 	case *syntax.Row:
+		if a, ok := in.Parent(n).(*syntax.Assign); ok {
+			return in.inRow(a, n, below)
+		}
 		return in.inserted(n, below)
 	}
 	return Place{}
@@ -79,13 +87,54 @@ func stored(t *schema.Table, column int) Place {
 }
 
 // assigned gives the place of a value of SET.
-func (in *Facts) assigned(a *syntax.Assign) Place {
-	name, ok := a.Target.(*syntax.Name)
+func (in *Facts) assigned(a *syntax.Assign, to syntax.Expr) Place {
+	name, ok := to.(*syntax.Name)
 	t := in.target(in.Parent(a))
 	if !ok || t == nil {
 		return Place{Stored: ok}
 	}
 	return stored(t, t.Column(in.Names.String(name.Last().Sym)))
+}
+
+// Targets gives the tables' columns that an INSERT fills, in the order of its values; a
+// column that is not known is nil. The list is valid until another INSERT is asked for.
+func (in *Facts) Targets(n *syntax.Insert) []*schema.Column {
+	t := in.target(n)
+	if t == nil || t.IsView {
+		return nil
+	}
+	if in.targetsOf == n {
+		return in.targets
+	}
+	in.targets, in.targetsOf = in.targets[:0], n
+	source := in.SourceAt(n.Table)
+	for _, c := range n.Columns {
+		place := -1
+		if column := source.Named(c.Sym); column != nil {
+			place = column.Index
+		}
+		in.targets = append(in.targets, stored(t, place).Column)
+	}
+	if len(n.Columns) == 0 && t.Complete {
+		for i := range t.Columns {
+			in.targets = append(in.targets, &t.Columns[i])
+		}
+	}
+	return in.targets
+}
+
+// inRow gives the place of a value of SET (a, b) = (x, y).
+func (in *Facts) inRow(a *syntax.Assign, row *syntax.Row, item syntax.Node) Place {
+	targets, ok := a.Target.(*syntax.Row)
+	if !ok {
+		return Place{}
+	}
+	for i, x := range row.Items {
+		if syntax.Node(x) == item && i < len(targets.Items) {
+			return in.assigned(a, targets.Items[i])
+		}
+	}
+	return Place{}
 }
 
 // inserted gives the place of a value in a row of INSERT.
@@ -128,6 +177,10 @@ func (in *Facts) target(n syntax.Node) *schema.Table {
 		table = n.Table
 	case *syntax.Update:
 		table = n.Table
+	case *syntax.MergeBranch:
+		if merge, ok := in.Parent(n).(*syntax.Merge); ok {
+			table = merge.Target
+		}
 	}
 	ref, ok := table.(*syntax.TableRef)
 	if !ok || ref == nil {
@@ -172,5 +225,27 @@ func IsValue(in *bind.Info, x syntax.Expr, of class.Class) bool {
 func HasLetters(in *bind.Info, n *syntax.Literal) bool {
 	written := text.View(in.Src, n.Span())
 	return len(written) > 1 && written[0] == '\'' && strings.Trim(written[1:len(written)-1], "+-.0123456789eE_ \t\n") != "" &&
-		!strings.ContainsAny(written, `\xX`) && !strings.Contains(strings.ToLower(written), "inf") && !strings.Contains(strings.ToLower(written), "nan")
+		!strings.Contains(written, `\`) && !strings.Contains(strings.ToLower(written), "0x") && !strings.Contains(strings.ToLower(written), "inf") && !strings.Contains(strings.ToLower(written), "nan")
+}
+
+// IsTruthText reports whether PostgreSQL reads a text as true or false; the beginning of a
+// word will do. ("Boolean Type" of its manual)
+func IsTruthText(s string) bool {
+	s = strings.ToLower(strings.TrimSpace(s))
+	for _, word := range []string{"true", "yes", "on", "1", "false", "no", "off", "0"} {
+		if s != "" && s != "o" && strings.HasPrefix(word, s) {
+			return true
+		}
+	}
+	return false
+}
+
+// MayBeDay reports whether a text holds a digit, or is one of the words that PostgreSQL has for
+// days.
+func MayBeDay(value string) bool {
+	switch strings.ToLower(strings.TrimSpace(value)) {
+	case "now", "today", "tomorrow", "yesterday", "epoch", "infinity", "-infinity", "+infinity":
+		return true
+	}
+	return strings.ContainsAny(value, "0123456789")
 }

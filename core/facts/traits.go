@@ -96,6 +96,7 @@ var sideTraits = [syntax.KindCount]Traits{
 	syntax.KindCall:     FunctionSide,
 	syntax.KindCast:     FunctionSide,
 	syntax.KindSubquery: QuerySide,
+	syntax.KindRow:      TextSide,
 	syntax.KindParen:    LiteralSide | TextSide | Literals | NameSide | Columns | FunctionSide | QuerySide | NestedLeft,
 }
 

@@ -369,7 +369,7 @@ func (r *Reviewer) choose(d dialect.Dialect) {
 // told so: what else might be said could hang on what is hidden.
 func (r *Reviewer) examine() {
 	stmt := r.stmt
-	r.pass.Stmt = stmt
+	r.pass.Begin(stmt)
 	r.pass.Facts.Reset(r.info)
 	for _, c := range r.dispatch.whole {
 		if r.begin(c.check) {

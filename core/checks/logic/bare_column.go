@@ -2,6 +2,7 @@ package logic
 
 import (
 	"fmt"
+	"strings"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
@@ -41,6 +42,11 @@ var bareColumn = &check.Check{
 		check.Nodes(func(p *check.Pass, h *syntax.Having) { bareCondition(p, h.Cond) })).And(
 		check.Nodes(func(p *check.Pass, q *syntax.Qualify) { bareCondition(p, q.Cond) })).And(
 		check.Nodes(func(p *check.Pass, j *syntax.Join) { bareCondition(p, j.On) })).And(
+		check.Aggregates(func(p *check.Pass, c *syntax.Call) {
+			if c.Filter != nil {
+				bareCondition(p, c.Filter)
+			}
+		})).And(
 		check.Operators(bareOperands, syntax.OpAnd, syntax.OpOr).With(facts.NameSide)).And(
 		check.Nodes(bareNot)).And(check.Nodes(bareWhen)),
 }
@@ -72,7 +78,8 @@ func bareCondition(p *check.Pass, x syntax.Expr) {
 		return
 	}
 	name, ok := syntax.Unparen(x).(*syntax.Name)
-	if !ok {
+	if !ok || p.Dialect.HasTypes() && !p.Type(name).Class.IsNumber() && p.Type(name).Class != class.Text {
+		mustBeTruth(p, syntax.Unparen(x))
 		return
 	}
 	t := p.Type(name)
@@ -107,6 +114,36 @@ func bareCondition(p *check.Pass, x syntax.Expr) {
 		return
 	}
 	p.Report(f)
+}
+
+// mustBeTruth reports a condition that by the exact types of the dialect is none.
+func mustBeTruth(p *check.Pass, x syntax.Expr) {
+	t := p.Exact(x)
+	switch {
+	case t == dialect.OpenType, t == dialect.BoolType, !p.Tells(x), isAssigned(p, x):
+		return
+	case t == dialect.UnknownType:
+		written := p.Text(x)
+		if lit, ok := x.(*syntax.Literal); !ok || lit.Lit != syntax.TextLiteral || written[0] != '\'' || facts.IsTruthText(strings.Trim(written, "'")) {
+			return
+		}
+	}
+	p.Report(check.Finding{
+		Span: x.Span(), Certainty: check.Certain, Verdicts: check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.Postgres)),
+		Message: fmt.Sprintf("%s stands as a condition, and is %s", p.Brief(x), p.TypeIs(t)),
+		Why:     "A condition is true or false.",
+		Mends:   []check.Mend{{Title: "compare it with a value", Effect: check.ByHand}},
+	})
+}
+
+// isAssigned reports whether a part of a chain of ANDs is assigned, where a comma was meant.
+func isAssigned(p *check.Pass, x syntax.Expr) bool {
+	above := p.Above(x)
+	for above != nil && above.Kind() == syntax.KindBinary {
+		above = p.Above(above)
+	}
+	_, ok := above.(*syntax.Assign)
+	return ok
 }
 
 var constantComparison = &check.Check{

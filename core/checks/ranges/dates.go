@@ -1,8 +1,6 @@
 package ranges
 
 import (
-	"strings"
-
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/dialect/class"
@@ -22,83 +20,50 @@ type written struct {
 	bound bool
 }
 
-// dates is a check of texts that stand where a date is asked for, or something that is not
-// known. Almost all of them are well: odd tells by the text alone which are worth a look.
-type dates struct {
-	odd func(value string) bool
-	run func(*check.Pass, written)
-}
-
-func (d dates) hooks() check.Hooks {
-	return check.Kinds(d.each, syntax.KindIn, syntax.KindBetween, syntax.KindCast, syntax.KindTypedLiteral, syntax.KindAssign, syntax.KindInsert).
-		And(check.Comparisons(func(p *check.Pass, n *syntax.Binary) {
-			d.look(p, n.X, n.Op)
-			d.look(p, n.Y, n.Op)
-		}).With(facts.TextSide))
-}
-
-func (d dates) each(p *check.Pass, n syntax.Node) {
-	switch n := n.(type) {
-	case *syntax.In:
-		for _, x := range n.List {
-			d.look(p, x, syntax.OpEqual)
-		}
-	case *syntax.Between:
-		d.look(p, n.Low, syntax.OpGreaterEqual)
-		d.look(p, n.High, syntax.OpLessEqual)
-	case *syntax.Cast:
-		if n.Format == nil {
-			d.look(p, n.X, syntax.OpNone)
-		}
-	case *syntax.TypedLiteral:
-		d.look(p, n.Value, syntax.OpNone)
-	case *syntax.Assign:
-		d.look(p, n.Value, syntax.OpNone)
-	case *syntax.Insert:
-		if n.Query == nil {
-			return
-		}
-		if values, ok := n.Query.Body.(*syntax.Values); ok {
-			for _, row := range values.Rows {
-				for _, x := range row.Items {
-					d.look(p, x, syntax.OpNone)
+// datesThat gives the occasions of a check of texts that stand where a date is asked for, or
+// something that is not known. Almost all of them are well: odd tells by the text alone which
+// are worth a look.
+func datesThat(odd func(value string) bool, run func(*check.Pass, written)) check.Hooks {
+	return check.Statements(func(p *check.Pass) {
+		for _, at := range p.DateTexts() {
+			value := text.View(p.Src, text.Span{Start: at.Start + 1, End: at.End - 1})
+			if odd(value) && len(p.Stmt.Errors) == 0 {
+				if n := p.LiteralAt(at); n != nil {
+					look(p, n, value, run)
 				}
 			}
 		}
-	}
+	})
 }
 
-func (d dates) look(p *check.Pass, x syntax.Expr, by syntax.Op) {
-	n, ok := syntax.Unparen(x).(*syntax.Literal)
-	if !ok || n.Lit != syntax.TextLiteral {
+func look(p *check.Pass, n *syntax.Literal, value string, run func(*check.Pass, written)) {
+	w := written{literal: n, value: value, place: p.PlaceOf(n)}
+	if !w.place.IsDated() && !(w.place.IsOpen() && isColumn(w.place.Beside)) {
 		return
 	}
-	value := text.View(p.Src, n.Span())
-	if len(value) < len("'1/1/2026'") || value[0] != '\'' || value[1] < '0' || value[1] > '9' {
-		return
+	switch above := p.Above(n).(type) {
+	case *syntax.Binary:
+		w.by = above.Op
+	case *syntax.In:
+		w.by = syntax.OpEqual
+	case *syntax.Between:
+		w.by = syntax.OpGreaterEqual
+		if syntax.Unparen(above.High) == syntax.Expr(n) {
+			w.by = syntax.OpLessEqual
+		}
+	case *syntax.Cast:
+		if above.Format != nil {
+			return
+		}
 	}
-	w := written{literal: n, value: value[1 : len(value)-1], by: by}
-	if !startsLikeDate(w.value) || !d.odd(w.value) || !p.Tells(n) {
-		return
-	}
-	w.place = p.PlaceOf(x)
-	if w.place.IsDated() || w.place.IsOpen() && isColumn(w.place.Beside) {
-		w.bound = by != syntax.OpEqual && by != syntax.OpNotEqual && by != syntax.OpNone
-		d.run(p, w)
-	}
+	w.bound = w.by != syntax.OpEqual && w.by != syntax.OpNotEqual && w.by != syntax.OpNone
+	run(p, w)
 }
 
 // isColumn reports whether an expression is a bare name.
 func isColumn(x syntax.Expr) bool {
 	_, ok := x.(*syntax.Name)
 	return ok
-}
-
-// startsLikeDate reports whether a text begins with digits and a sign that dates have between
-// their parts.
-func startsLikeDate(s string) bool {
-	digits := len(s) - len(strings.TrimLeft(s, "0123456789"))
-	return (digits == 4 || digits == 1 || digits == 2) && digits < len(s) && strings.IndexByte("-/.", s[digits]) >= 0
 }
 
 // parts gives the three numbers at the beginning of a text that the sign separates, and what

@@ -41,7 +41,7 @@ var dayMonth = &check.Check{
 		Dialect: dialect.SQLServer,
 		Bad:     "SELECT name FROM hives WHERE moved_on = '03-04-2026'",
 	}},
-	On: dates{isDayMonth, runDayMonth}.hooks(),
+	On: datesThat(isDayMonth, runDayMonth),
 }
 
 // isDayMonth reports whether a text begins with a day and a month before the year.

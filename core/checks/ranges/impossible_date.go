@@ -41,7 +41,7 @@ var impossibleDate = &check.Check{
 		Dialect: dialect.Postgres,
 		Bad:     "SELECT DATE '2026-04-31' AS day",
 	}},
-	On: dates{isImpossible, runImpossibleDate}.hooks(),
+	On: datesThat(isImpossible, runImpossibleDate),
 }
 
 // isImpossible reports whether a text that begins with year, month and day names no day.

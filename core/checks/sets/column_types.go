@@ -2,12 +2,14 @@ package sets
 
 import (
 	"fmt"
+	"strings"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/dialect/class"
 	"justlens/core/facts"
 	"justlens/core/syntax"
+	"justlens/core/text"
 )
 
 var columnTypes = &check.Check{
@@ -44,7 +46,7 @@ var columnTypes = &check.Check{
 		Dialect: dialect.MariaDB,
 		Bad:     "SELECT hive_id, name FROM hives UNION ALL SELECT name, queen_id FROM queens",
 	}},
-	On: check.Nodes(runColumnTypes),
+	On: check.Nodes(runColumnTypes).And(check.Nodes(runValues).In(dialect.In(dialect.Postgres))),
 }
 
 // runColumnTypes looks at a chain of set operations from its outermost one, column by column.
@@ -67,6 +69,59 @@ func runColumnTypes(p *check.Pass, n *syntax.SetOp) {
 			return
 		}
 	}
+}
+
+// runValues looks at rows of values that are a query, column by column; those of an INSERT take
+// the types of their columns.
+func runValues(p *check.Pass, n *syntax.Values) {
+	if _, ok := p.Parent(p.Parent(n)).(*syntax.Insert); ok || len(n.Rows) < 2 || !p.Tells(n) {
+		return
+	}
+	for i := range n.Rows[0].Items {
+		if mustStack(p, n, i) {
+			return
+		}
+	}
+}
+
+// mustStack reports a value that has no type in common with one above it, or is a literal of
+// no number below numbers.
+func mustStack(p *check.Pass, n *syntax.Values, i int) bool {
+	of := dialect.UnknownType
+	var typed syntax.Expr
+	for _, row := range n.Rows {
+		if i >= len(row.Items) {
+			return false
+		}
+		x := row.Items[i]
+		switch t := p.Exact(x); {
+		case t == dialect.OpenType:
+			return false
+		case t == dialect.UnknownType:
+		case typed == nil:
+			of, typed = t, x
+		case p.CommonType(of, t) == dialect.OpenType:
+			return stacked(p, i, typed, x, fmt.Sprintf("%s is %s, and %s above it %s", p.Brief(x), p.TypeIs(t), p.Brief(typed), p.TypeIs(of)), check.Likely)
+		default:
+			of = p.CommonType(of, t)
+		}
+	}
+	for _, row := range n.Rows {
+		if x := row.Items[i]; of.IsNumber() && isNoNumber(p, x) {
+			return stacked(p, i, typed, x, fmt.Sprintf("%s is no number, and stands in a column of numbers", p.Brief(x)), check.Certain)
+		}
+	}
+	return false
+}
+
+func stacked(p *check.Pass, i int, above, x syntax.Expr, message string, c check.Certainty) bool {
+	p.Report(check.Finding{
+		Span: x.Span(), Certainty: c, Message: message,
+		Why:     fmt.Sprintf("The values of column %d of all rows have one type.", i+1),
+		Related: []check.Related{{Span: above.Span(), Message: "of the other type"}},
+		Mends:   []check.Mend{{Title: "write values of one type", Effect: check.ByHand}},
+	})
+	return true
 }
 
 // widthOf gives the width that all branches have; not ok where they differ, or are not known.
@@ -99,7 +154,7 @@ func (c exactColumn) of(body syntax.Body) (dialect.TypeID, syntax.Expr) {
 	case *syntax.SetOp:
 		a, x := c.of(n.Left)
 		b, y := c.of(n.Right)
-		if a == dialect.OpenType || b == dialect.OpenType || c.mustMatch(n, a, b, x, y) {
+		if a == dialect.OpenType || b == dialect.OpenType || c.mustMatch(n.OpSpan, a, b, x, y) {
 			return dialect.OpenType, nil
 		}
 		return c.p.CommonType(a, b), nil
@@ -109,38 +164,51 @@ func (c exactColumn) of(body syntax.Body) (dialect.TypeID, syntax.Expr) {
 	return c.p.ExactOutput(body, c.i)
 }
 
-func (c exactColumn) mustMatch(n *syntax.SetOp, a, b dialect.TypeID, x, y syntax.Expr) bool {
+func (c exactColumn) mustMatch(operator text.Span, a, b dialect.TypeID, x, y syntax.Expr) bool {
 	p := c.p
 	f := check.Finding{Certainty: check.Likely, Mends: []check.Mend{{Title: advice, Effect: check.ByHand}}}
 	switch {
 	case p.CommonType(a, b) == dialect.OpenType: // anyone may add a cast
-		f.Message = fmt.Sprintf("column %d is of type %s before %s, %s behind", c.i+1, p.TitleOf(a), p.BriefOf(n.OpSpan), p.TitleOf(b))
+		f.Message = fmt.Sprintf("column %d is of type %s before %s, %s behind", c.i+1, p.TitleOf(a), p.BriefOf(operator), p.TitleOf(b))
 		f.Why = "Both stand in one column of the result, and neither is converted unasked."
-	case a == dialect.UnknownType && b.IsNumber() && isNoNumber(p, x):
+	case a == dialect.UnknownType && isNone(p, b, x):
 		y = x
 		fallthrough
-	case b == dialect.UnknownType && a.IsNumber() && isNoNumber(p, y):
+	case b == dialect.UnknownType && isNone(p, a, y), y == x && y != nil:
 		f.Certainty = check.Certain
-		f.Message = fmt.Sprintf("column %d holds numbers, and %s is none", c.i+1, p.Brief(y))
+		f.Message = fmt.Sprintf("column %d holds %s, and %s is none", c.i+1, holds(a, b), p.Brief(y))
 		f.Why = "A text in quotes takes the type of the column that it stands in."
 	default:
 		return false
 	}
-	point(&f, n, x, y, c.i)
+	point(&f, operator, x, y, c.i)
 	p.Report(f)
 	*c.told = true
 	return true
 }
 
 // point puts a finding at the column behind an operator, beside the one before it.
-func point(f *check.Finding, n *syntax.SetOp, x, y syntax.Expr, i int) {
-	f.Span = n.OpSpan
+func point(f *check.Finding, operator text.Span, x, y syntax.Expr, i int) {
+	f.Span = operator
 	if y != nil {
 		f.Span = y.Span()
 	}
 	if x != nil && x != y {
 		f.Related = []check.Related{{Span: x.Span(), Message: fmt.Sprintf("column %d before", i+1)}}
 	}
+}
+
+// isNone reports whether a literal is surely no value of a type: of a number, or a day.
+func isNone(p *check.Pass, t dialect.TypeID, x syntax.Expr) bool {
+	n, ok := syntax.Unparen(x).(*syntax.Literal)
+	return t.IsNumber() && isNoNumber(p, x) || t.IsDay() && ok && n.Lit == syntax.TextLiteral && !facts.MayBeDay(strings.Trim(p.Text(n), "'"))
+}
+
+func holds(a, b dialect.TypeID) string {
+	if a.IsNumber() || b.IsNumber() {
+		return "numbers"
+	}
+	return "days"
 }
 
 // isNoNumber reports whether a text in quotes is surely no number.
@@ -208,7 +276,7 @@ func (c column) tell(n *syntax.SetOp, m dialect.Meeting, a, b class.Class, x, y 
 	if p.Dialect.Has(dialect.TextDates) {
 		f.Why = "Each row keeps the type of its own branch: numbers sort before texts."
 	}
-	point(&f, n, x, y, c.i)
+	point(&f, n.OpSpan, x, y, c.i)
 	p.Report(f)
 	*c.told = true
 }

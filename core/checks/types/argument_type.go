@@ -42,17 +42,25 @@ var argumentType = &check.Check{
 }
 
 func runArgumentType(p *check.Pass, c *syntax.Call) {
-	if len(c.Name) != 1 || c.Name[0].Quoted || !facts.IsPlainCall(c) || !p.Tells(c) {
+	if len(c.Name) != 1 || c.Name[0].Quoted || !p.Tells(c) {
 		return
 	}
 	name := p.FunctionName(c)
-	given := p.ExactAll(c.Args)
+	var given []dialect.TypeID
+	switch {
+	case name == "extract" && len(c.Args) == 1:
+		given = []dialect.TypeID{dialect.TextType, p.Exact(c.Args[0])}
+	case name == "position", facts.IsPlainCall(c):
+		given = p.ExactAll(c.Args)
+	default:
+		return
+	}
 	_, o := p.Called(name, given)
 	if o != dialect.None && o != dialect.Several || p.Schema.HasRoutine(name) {
 		return
 	}
 	var titles []string
-	for _, t := range given {
+	for _, t := range given[len(given)-len(c.Args):] {
 		titles = append(titles, p.TitleOf(t))
 	}
 	f := check.Finding{
@@ -70,6 +78,9 @@ func runArgumentType(p *check.Pass, c *syntax.Call) {
 
 // castArgument offers the cast of one argument with which the call is taken.
 func castArgument(p *check.Pass, name string, args []syntax.Expr, given []dialect.TypeID) []check.Mend {
+	if len(given) > len(args) { // EXTRACT, whose unit is no argument
+		return []check.Mend{{Title: "take the part of a date, or cast the argument to one", Effect: check.ByHand}}
+	}
 	for i, arg := range args {
 		for _, to := range []dialect.TypeID{dialect.NumericType, dialect.TextType} {
 			if given[i] == to || to == dialect.NumericType && !given[i].IsNumber() {

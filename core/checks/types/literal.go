@@ -8,17 +8,21 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/dialect/word"
 	"justlens/core/facts"
+	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
 
+var literalVerdicts = check.Everywhere(check.Refused).But(check.Wrong, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark))
+
 var literal = &check.Check{
 	ID:    "type.literal",
-	Title: "text that is no number compared with a column of numbers",
+	Title: "text that is no number where one has to be",
 	Doc: "A text in quotes beside a number is converted to one. Where it is none, PostgreSQL, SQL Server and Oracle stop with an error; MySQL and MariaDB take the " +
-		"digits that it begins with, or 0, so that rows with 0 are found; on SQLite and Spark it equals no number.",
-	Verdicts: check.Everywhere(check.Refused).But(check.Wrong, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark)),
+		"digits that it begins with, or 0, so that rows with 0 are found; on SQLite and Spark it equals no number. Written to a column of numbers it is refused, but SQLite keeps it.",
+	Verdicts: literalVerdicts,
 	Needs:    check.Schema,
 	Examples: []check.Example{{
 		Dialect: dialect.Postgres,
@@ -41,20 +45,65 @@ var literal = &check.Check{
 		Bad:     "SELECT name FROM hives WHERE frame_count < 'many'",
 		Near:    []string{"SELECT name FROM hives WHERE frame_count < '10'"},
 	}},
-	On: check.Kinds(runLiteral, syntax.KindIn, syntax.KindBetween).And(check.Comparisons(runLiteralComparison).With(facts.TextSide)).
-		And(check.Nodes(func(p *check.Pass, n *syntax.Case) { mustBeOf(p, p.Results(n)) }).In(dialect.In(dialect.Postgres))).
-		And(check.Calls(runLiteralTogether, "coalesce", "greatest", "least").In(dialect.In(dialect.Postgres))),
+	On: check.Kinds(runLiteral, syntax.KindIn, syntax.KindBetween).And(check.Comparisons(runLiteralSides).With(facts.TextSide)).
+		And(check.Operators(runLiteralSides, syntax.OpAdd, syntax.OpSubtract, syntax.OpMultiply, syntax.OpDivide, syntax.OpModulo).With(facts.TextSide).In(dialect.In(dialect.Postgres))).
+		And(check.Kinds(runLiteral, syntax.KindCase, syntax.KindLimit, syntax.KindColumnDef).In(dialect.In(dialect.Postgres))).
+		And(check.Calls(runLiteralArgument, "coalesce", "greatest", "least", "nullif").In(dialect.In(dialect.Postgres))).
+		And(check.Kinds(runLiteralStored, syntax.KindAssign, syntax.KindInsert)),
 }
 
-func runLiteralComparison(p *check.Pass, n *syntax.Binary) {
-	if !mustBeNumber(p, n.X, n.Y) {
-		mustBeNumber(p, n.Y, n.X)
+func runLiteralSides(p *check.Pass, n *syntax.Binary) {
+	if rows, ok := pairs(n.X, n.Y); ok {
+		for _, pair := range rows {
+			if mustBeLike(p, pair[0], pair[1]) || mustBeLike(p, pair[1], pair[0]) {
+				return
+			}
+		}
+		return
+	}
+	if !mustBeLike(p, n.X, n.Y) {
+		mustBeLike(p, n.Y, n.X)
 	}
 }
 
-func runLiteralTogether(p *check.Pass, c *syntax.Call) {
-	if facts.IsPlainCall(c) {
+func runLiteral(p *check.Pass, n syntax.Node) {
+	switch n := n.(type) {
+	case *syntax.In:
+		for _, x := range n.List {
+			if mustBeLike(p, n.X, x) {
+				return
+			}
+		}
+	case *syntax.Between:
+		if !mustBeLike(p, n.X, n.Low) {
+			mustBeLike(p, n.X, n.High)
+		}
+	case *syntax.Case:
+		mustBeOf(p, p.Results(n))
+		for _, w := range n.Whens {
+			if n.Operand != nil && mustBeLike(p, n.Operand, w.Cond) {
+				return
+			}
+		}
+	case *syntax.Limit:
+		mustBe(p, number, n.Count, "LIMIT")
+		mustBe(p, number, n.Offset, "OFFSET")
+	case *syntax.ColumnDef:
+		for _, c := range n.Constraints {
+			if c.Type == syntax.DefaultValue && c.X != nil && n.Type != nil {
+				mustBe(p, kindOfColumn(p, p.Schema.TypeOf(n.Type, p.Src, p.Dialect)), c.X, p.Ident(n.Name))
+			}
+		}
+	}
+}
+
+func runLiteralArgument(p *check.Pass, c *syntax.Call) {
+	switch {
+	case !facts.IsPlainCall(c):
+	case p.FunctionName(c) != "nullif":
 		mustBeOf(p, c.Args)
+	case len(c.Args) == 2 && !mustBeLike(p, c.Args[0], c.Args[1]):
+		mustBeLike(p, c.Args[1], c.Args[0])
 	}
 }
 
@@ -70,42 +119,152 @@ func mustBeOf(p *check.Pass, xs []syntax.Expr) {
 		return
 	}
 	for _, x := range xs {
-		if mustBeNumber(p, xs[of], x) {
+		if mustBeLike(p, xs[of], x) {
 			return
 		}
 	}
 }
 
-func runLiteral(p *check.Pass, n syntax.Node) {
+// runLiteralStored looks at the values that are written to a table.
+func runLiteralStored(p *check.Pass, n syntax.Node) {
 	switch n := n.(type) {
-	case *syntax.In:
-		for _, x := range n.List {
-			if mustBeNumber(p, n.X, x) {
-				return
+	case *syntax.Assign:
+		if isText(n.Value) {
+			mustBeStored(p, p.PlaceOf(n.Value).Column, n.Value)
+		} else if row, ok := n.Value.(*syntax.Row); ok {
+			for _, x := range row.Items {
+				if isText(x) {
+					mustBeStored(p, p.PlaceOf(x).Column, x)
+				}
 			}
 		}
-	case *syntax.Between:
-		if !mustBeNumber(p, n.X, n.Low) {
-			mustBeNumber(p, n.X, n.High)
+	case *syntax.Insert:
+		if n.Query == nil || ignoresErrors(p, n) {
+			return
+		}
+		values, ok := n.Query.Body.(*syntax.Values)
+		if !ok {
+			return
+		}
+		for i, c := range p.Targets(n) {
+			if c == nil || kindOfColumn(p, c.Type) == anyValue {
+				continue
+			}
+			for _, row := range values.Rows {
+				if i < len(row.Items) && isText(row.Items[i]) && mustBeStored(p, c, row.Items[i]) {
+					break
+				}
+			}
 		}
 	}
 }
 
-// mustBeNumber reports a text that is compared with a column of numbers and is none.
-func mustBeNumber(p *check.Pass, column, x syntax.Expr) bool {
+func isText(x syntax.Expr) bool {
+	n, ok := x.(*syntax.Literal)
+	return ok && n.Lit == syntax.TextLiteral
+}
+
+// ignoresErrors reports whether an INSERT takes what is near to a value that does not fit.
+func ignoresErrors(p *check.Pass, n *syntax.Insert) bool {
+	_, second, ok := p.FirstTokens(n)
+	return ok && second.Word() == word.Ignore
+}
+
+// mustBeStored reports a text that a column cannot hold: SQLite keeps it as it is, the others
+// refuse it, MySQL and MariaDB in their default mode.
+func mustBeStored(p *check.Pass, c *schema.Column, x syntax.Expr) bool {
+	if c == nil {
+		return false
+	}
+	t := tell{verdicts: check.Everywhere(check.Refused).But(check.Wrong, dialect.In(dialect.SQLite)), why: storing(p.Dialect)}
+	return t.mustBe(p, kindOfColumn(p, c.Type), x, c.Name)
+}
+
+func storing(d dialect.Dialect) string {
+	switch d {
+	case dialect.SQLite:
+		return "SQLite keeps the text as it is, and it counts as greater than all numbers."
+	case dialect.MySQL, dialect.MariaDB:
+		return d.Title() + " refuses it in its default mode, and stores the beginning of it, or 0, where that is switched off."
+	}
+	return "The value cannot be converted."
+}
+
+// kind is what a text in quotes has to be, beside a value or in a column.
+type kind uint8
+
+const (
+	anyValue kind = iota
+	number
+	wholeNumber
+	day
+	truth
+)
+
+func kindOf(p *check.Pass, x syntax.Expr) kind {
+	if p.Dialect == dialect.Postgres {
+		return kindOfType(p.Exact(x))
+	}
+	if _, ok := x.(*syntax.Name); ok && p.Type(x).Class.IsNumber() {
+		return number
+	}
+	return anyValue
+}
+
+func kindOfType(t dialect.TypeID) kind {
+	switch {
+	case dialect.Int2Type <= t && t <= dialect.Int8Type:
+		return wholeNumber
+	case t.IsNumber():
+		return number
+	case t.IsDay():
+		return day
+	case t == dialect.BoolType:
+		return truth
+	}
+	return anyValue // of a domain, or of another type of the user's
+}
+
+// kindOfColumn tells what a column holds.
+func kindOfColumn(p *check.Pass, t schema.Type) kind {
+	switch {
+	case p.Dialect == dialect.Postgres:
+		return kindOfType(p.Declared(t))
+	case t.Class.IsNumber():
+		return number
+	case t.Class.HasDay() && (p.Dialect == dialect.MySQL || p.Dialect == dialect.MariaDB):
+		return day
+	}
+	return anyValue
+}
+
+// mustBeLike reports a text beside a value that it cannot be of one type with.
+func mustBeLike(p *check.Pass, beside, x syntax.Expr) bool {
 	n, ok := syntax.Unparen(x).(*syntax.Literal)
 	if !ok || n.Lit != syntax.TextLiteral {
 		return false
 	}
-	name := syntax.Unparen(column)
-	if p.Dialect == dialect.Postgres {
-		switch t := p.Exact(name); {
-		case t.IsDay():
-			return mustBeDay(p, name, n)
-		case !t.IsNumber():
-			return false // of a domain, or of another type of the user's
-		}
-	} else if !isNumberColumn(p, name) {
+	beside = syntax.Unparen(beside)
+	return mustBe(p, kindOf(p, beside), n, p.Brief(beside))
+}
+
+func mustBe(p *check.Pass, k kind, x syntax.Expr, holder string) bool {
+	return tell{verdicts: literalVerdicts}.mustBe(p, k, x, holder)
+}
+
+// tell is how a text in the wrong place is told.
+type tell struct {
+	verdicts check.Verdicts
+	why      string // empty for what comes of it in a comparison
+}
+
+// mustBe reports a text that is not what it has to be.
+func (t tell) mustBe(p *check.Pass, k kind, x syntax.Expr, holder string) bool {
+	if x == nil || k == anyValue {
+		return false
+	}
+	n, ok := syntax.Unparen(x).(*syntax.Literal)
+	if !ok || n.Lit != syntax.TextLiteral || !p.Tells(n) {
 		return false
 	}
 	written := text.View(p.Src, n.Span())
@@ -113,63 +272,43 @@ func mustBeNumber(p *check.Pass, column, x syntax.Expr) bool {
 		return false
 	}
 	value := strings.TrimSpace(written[1 : len(written)-1])
-	if value == "" && p.Dialect == dialect.Oracle || !p.Tells(n) { // where '' is NULL
+	if value == "" && p.Dialect == dialect.Oracle { // where it is NULL
 		return false
 	}
-	if isNumber(value) {
-		return mustBeWhole(p, name, n, value)
-	}
-	p.Report(check.Finding{
-		Span: n.Span(), Certainty: check.Certain,
-		Message: fmt.Sprintf("%s is no number, and %s holds numbers", p.Brief(n), p.Brief(column)),
-		Why:     becomes(p.Dialect, value),
-		Mends:   []check.Mend{{Title: "write a number, or compare another column", Effect: check.ByHand}},
-	})
-	return true
-}
-
-func isNumberColumn(p *check.Pass, x syntax.Expr) bool {
-	_, ok := x.(*syntax.Name)
-	return ok && p.Type(x).Class.IsNumber()
-}
-
-// mustBeWhole reports a fraction that PostgreSQL is to read as a whole number.
-func mustBeWhole(p *check.Pass, column syntax.Expr, n *syntax.Literal, value string) bool {
-	switch p.Exact(column) {
-	case dialect.Int2Type, dialect.Int4Type, dialect.Int8Type:
+	f := check.Finding{Span: n.Span(), Certainty: check.Certain, Verdicts: t.verdicts, Why: t.why}
+	switch {
+	case k == wholeNumber && isNumber(value) && !isWholeText(value):
+		f.Verdicts = check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres, dialect.SQLServer))
+		f.Message = fmt.Sprintf("%s is no whole number, and %s holds whole numbers", p.Brief(n), holder)
+		f.Mends = []check.Mend{{Title: "leave the quotes out", Effect: check.NewRows, Edits: []text.Edit{check.Replace(n.Span(), value)}}}
+	case (k == number || k == wholeNumber) && !isNumber(value):
+		f.Message = fmt.Sprintf("%s is no number, and %s holds numbers", p.Brief(n), holder)
+		f.Mends = []check.Mend{{Title: "write a number, or compare another column", Effect: check.ByHand}}
+		if t.why != "" {
+			f.Mends[0].Title = "write a number"
+		}
+	case k == day && !facts.MayBeDay(value):
+		f.Message = fmt.Sprintf("%s is no day, and %s is one", p.Brief(n), holder)
+		f.Mends = []check.Mend{{Title: "write a day, or compare something else", Effect: check.ByHand}}
+		if t.why != "" {
+			f.Mends[0].Title = "write a day"
+		}
+	case k == truth && !facts.IsTruthText(value):
+		f.Message = fmt.Sprintf("%s is neither true nor false, and %s is", p.Brief(n), holder)
+		f.Mends = []check.Mend{{Title: "write true or false", Effect: check.ByHand}}
 	default:
 		return false
 	}
-	if strings.Trim(value, "0123456789+-") == "" {
-		return false
+	if f.Why == "" {
+		f.Why = becomes(p.Dialect, value)
 	}
-	p.Report(check.Finding{
-		Span: n.Span(), Certainty: check.Certain, Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres, dialect.SQLServer)),
-		Message: fmt.Sprintf("%s is no whole number, and %s holds whole numbers", p.Brief(n), p.Brief(column)),
-		Why:     becomes(p.Dialect, value),
-		Mends:   []check.Mend{{Title: "leave the quotes out", Effect: check.NewRows, Edits: []text.Edit{check.Replace(n.Span(), value)}}},
-	})
+	p.Report(f)
 	return true
 }
 
-// mustBeDay reports a text without a digit that PostgreSQL is to read as a day.
-func mustBeDay(p *check.Pass, column syntax.Expr, n *syntax.Literal) bool {
-	written := text.View(p.Src, n.Span())
-	if len(written) < 2 || written[0] != '\'' || strings.ContainsAny(written, "0123456789\\") || !p.Tells(n) {
-		return false
-	}
-	switch strings.ToLower(strings.TrimSpace(strings.Trim(written, "'"))) {
-	case "now", "today", "tomorrow", "yesterday", "epoch", "infinity", "-infinity", "+infinity":
-		return false
-	}
-	p.Report(check.Finding{
-		Span: n.Span(), Certainty: check.Certain, Verdicts: check.Everywhere(check.Refused).But(check.Wrong, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark)),
-		Message: fmt.Sprintf("%s is no day, and %s is one", p.Brief(n), p.Brief(column)),
-		Why:     becomes(p.Dialect, ""),
-		Mends:   []check.Mend{{Title: "write a day, or compare something else", Effect: check.ByHand}},
-	})
-	return true
-}
+// isWholeText reports whether a text that is a number has no fraction, as PostgreSQL's whole
+// numbers want it.
+func isWholeText(value string) bool { return strings.Trim(value, "0123456789+-") == "" }
 
 // isNumber reports whether all databases read a text as a number; the words for numbers
 // without end count as such.

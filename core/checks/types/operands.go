@@ -2,7 +2,7 @@ package types
 
 import (
 	"fmt"
-	"time"
+	"strings"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
@@ -43,9 +43,10 @@ var operands = &check.Check{
 		Good:    "SELECT name FROM hives WHERE CAST(frame_count AS text) LIKE '1%'",
 		Near:    []string{"SELECT name FROM hives WHERE CAST(frame_count AS text) LIKE '1%'"},
 	}},
-	On: check.Kinds(runOperands, syntax.KindIn, syntax.KindBetween, syntax.KindLike, syntax.KindCase, syntax.KindUnary).
+	On: check.Kinds(runOperands, syntax.KindIn, syntax.KindBetween, syntax.KindLike, syntax.KindCase, syntax.KindUnary, syntax.KindIs, syntax.KindLimit).
 		And(check.Comparisons(runOperator)).
-		And(check.Operators(runOperator, syntax.OpAdd, syntax.OpSubtract, syntax.OpMultiply, syntax.OpDivide, syntax.OpModulo, syntax.OpConcat)).
+		And(check.Operators(runOperator, syntax.OpAdd, syntax.OpSubtract, syntax.OpMultiply, syntax.OpDivide, syntax.OpModulo, syntax.OpConcat,
+			syntax.OpBitAnd, syntax.OpBitOr, syntax.OpBitXor, syntax.OpShift)).
 		And(check.Calls(runNullif, "nullif")).
 		In(dialect.In(dialect.Postgres)),
 }
@@ -53,13 +54,25 @@ var operands = &check.Check{
 func runOperator(p *check.Pass, n *syntax.Binary) {
 	left := p.Exact(n.X)
 	if left == dialect.OpenType {
+		if n.Op.IsComparison() && isRow(n.X) {
+			mustTakeRow(p, n)
+		}
 		return
 	}
 	right := p.Exact(n.Y)
-	if right == dialect.OpenType || n.Op.IsComparison() && dialect.QuickCompare(left, right) {
+	if right == dialect.OpenType {
+		if q, ok := syntax.Unparen(n.Y).(*syntax.Quantified); ok {
+			mustTakeQuantified(p, n, q, left)
+		}
 		return
 	}
-	if !isComparison(n.X) && !isComparison(n.Y) && p.Tells(n) { // a chain is explained by another check
+	if n.Op.IsComparison() && dialect.QuickCompare(left, right) {
+		return
+	}
+	if n.Op.IsComparison() && (isComparison(n.X) || isComparison(n.Y)) { // a chain is explained by another check
+		return
+	}
+	if p.Tells(n) {
 		mustTake(p, p.OperatorText(n), n.X, n.Y, n.Span())
 	}
 }
@@ -70,18 +83,27 @@ func runOperands(p *check.Pass, n syntax.Node) {
 	}
 	switch n := n.(type) {
 	case *syntax.In:
-		for _, x := range n.List {
-			if mustTake(p, "=", n.X, x, x.Span()) {
-				return
-			}
+		mustTakeIn(p, n)
+	case *syntax.Is:
+		if n.Test == syntax.IsTrue || n.Test == syntax.IsFalse || n.Test == syntax.IsUnknown {
+			mustBeTruth(p, n)
+		} else if n.Test == syntax.IsDistinctFrom && n.Y != nil {
+			mustTake(p, "=", n.X, n.Y, n.Span())
+		}
+	case *syntax.Limit:
+		for _, x := range []syntax.Expr{n.Count, n.Offset} {
+			mustCount(p, x)
 		}
 	case *syntax.Between:
 		if !mustTake(p, ">=", n.X, n.Low, n.Low.Span()) {
 			mustTake(p, "<=", n.X, n.High, n.High.Span())
 		}
 	case *syntax.Like:
-		if n.Op == syntax.OpLike {
+		switch n.Op {
+		case syntax.OpLike:
 			mustTake(p, "~~", n.X, n.Pattern, n.Span())
+		case syntax.OpILike:
+			mustTake(p, "~~*", n.X, n.Pattern, n.Span())
 		}
 	case *syntax.Case:
 		if n.Operand != nil {
@@ -120,6 +142,137 @@ func mustNegate(p *check.Pass, n *syntax.Unary) {
 	p.Report(f)
 }
 
+// mustTakeIn holds the left side of IN against each value behind it, or against the columns of
+// the subquery.
+func mustTakeIn(p *check.Pass, n *syntax.In) {
+	if n.Query != nil {
+		mustTakeColumns(p, "=", n.X, n.Query, n.Span())
+		return
+	}
+	for _, x := range n.List {
+		if rows, ok := pairs(n.X, x); ok {
+			for _, pair := range rows {
+				if mustTake(p, "=", pair[0], pair[1], pair[1].Span()) {
+					return
+				}
+			}
+		} else if mustTake(p, "=", n.X, x, x.Span()) {
+			return
+		}
+	}
+}
+
+// mustTakeColumns holds the values on the left, one or a row of them, against the columns of
+// a query.
+func mustTakeColumns(p *check.Pass, operator string, x syntax.Expr, q *syntax.Query, at text.Span) {
+	values := []syntax.Expr{x}
+	if row, ok := syntax.Unparen(x).(*syntax.Row); ok {
+		values = row.Items
+	}
+	for i, x := range values {
+		left := p.Exact(x)
+		right, of := p.ExactOutput(q.Body, i)
+		if left == dialect.OpenType || right == dialect.OpenType || dialect.QuickCompare(left, right) {
+			continue
+		}
+		if _, o := p.Infix(operator, left, right); o != dialect.None {
+			continue
+		}
+		f := check.Finding{
+			Span: at, Certainty: check.Likely, // anyone may add an operator
+			Message: fmt.Sprintf("%s has no %s for %s and %s", p.Dialect.Title(), operator, p.TitleOf(left), p.TitleOf(right)),
+			Why:     fmt.Sprintf("%s is %s, the subquery gives values of type %s, and neither is converted unasked.", p.Brief(x), p.TypeIs(left), p.TitleOf(right)),
+			Mends:   []check.Mend{{Title: "select another column, or cast one side to the type of the other", Effect: check.ByHand}},
+		}
+		if of != nil {
+			f.Related = []check.Related{{Span: of.Span(), Message: "the column of the subquery"}}
+		}
+		p.Report(f)
+		return
+	}
+}
+
+// mustTakeQuantified holds a value against what stands in ANY (…) or ALL (…).
+func mustTakeQuantified(p *check.Pass, n *syntax.Binary, q *syntax.Quantified, left dialect.TypeID) {
+	if !p.Tells(n) {
+		return
+	}
+	if q.Query != nil {
+		mustTakeColumns(p, p.OperatorText(n), n.X, q.Query, n.Span())
+		return
+	}
+	if t := p.Exact(q.X); t.IsNumber() || t.IsDay() || t == dialect.TextType || t == dialect.VarcharType || t == dialect.BoolType {
+		p.Report(check.Finding{
+			Span: q.Span(), Certainty: check.Likely,
+			Message: fmt.Sprintf("%s is no array, but %s", p.Brief(q.X), strings.TrimPrefix(p.TypeIs(t), "of ")),
+			Why:     "ANY and ALL look through an array, or the rows of a subquery.",
+			Mends:   []check.Mend{{Title: "compare with the value itself", Effect: check.ByHand}},
+		})
+	}
+}
+
+func isRow(x syntax.Expr) bool {
+	_, ok := syntax.Unparen(x).(*syntax.Row)
+	return ok
+}
+
+// mustTakeRow holds the values of two rows against each other.
+func mustTakeRow(p *check.Pass, n *syntax.Binary) {
+	rows, ok := pairs(n.X, n.Y)
+	if !ok || !p.Tells(n) {
+		return
+	}
+	for _, pair := range rows {
+		if mustTake(p, p.OperatorText(n), pair[0], pair[1], pair[1].Span()) {
+			return
+		}
+	}
+}
+
+// pairs gives the values of two rows of one width side by side.
+func pairs(x, y syntax.Expr) (list [][2]syntax.Expr, ok bool) {
+	a, ok := syntax.Unparen(x).(*syntax.Row)
+	b, also := syntax.Unparen(y).(*syntax.Row)
+	if !ok || !also || len(a.Items) != len(b.Items) {
+		return nil, false
+	}
+	for i := range a.Items {
+		list = append(list, [2]syntax.Expr{a.Items[i], b.Items[i]})
+	}
+	return list, true
+}
+
+// mustBeTruth reports a test for true or false of what is neither.
+func mustBeTruth(p *check.Pass, n *syntax.Is) {
+	t := p.Exact(n.X)
+	if t == dialect.OpenType || t == dialect.UnknownType || t == dialect.BoolType {
+		return
+	}
+	p.Report(check.Finding{
+		Span: n.Span(), Certainty: check.Certain,
+		Message: fmt.Sprintf("%s is %s, neither true nor false", p.Brief(n.X), p.TypeIs(t)),
+		Why:     "IS TRUE and IS FALSE test conditions.",
+		Mends:   []check.Mend{{Title: "compare it with a value", Effect: check.ByHand}},
+	})
+}
+
+// mustCount reports a row limit that is no number.
+func mustCount(p *check.Pass, x syntax.Expr) {
+	if x == nil {
+		return
+	}
+	t := p.Exact(x)
+	if t == dialect.OpenType || t == dialect.UnknownType || t.IsNumber() {
+		return
+	}
+	p.Report(check.Finding{
+		Span: x.Span(), Certainty: check.Certain,
+		Message: fmt.Sprintf("%s is %s, and counts no rows", p.Brief(x), p.TypeIs(t)),
+		Why:     "A row limit is a whole number.",
+		Mends:   []check.Mend{{Title: "write a number", Effect: check.ByHand}},
+	})
+}
+
 func isComparison(x syntax.Expr) bool {
 	b, ok := syntax.Unparen(x).(*syntax.Binary)
 	return ok && b.Op.IsComparison()
@@ -137,8 +290,11 @@ func mustTake(p *check.Pass, operator string, x, y syntax.Expr, at text.Span) bo
 		return false
 	}
 	shown := operator
-	if operator == "~~" {
+	switch operator {
+	case "~~":
 		shown = "LIKE"
+	case "~~*":
+		shown = "ILIKE"
 	}
 	f := check.Finding{
 		Span: at, Certainty: check.Likely, // anyone may add an operator
@@ -179,19 +335,19 @@ func operandMends(p *check.Pass, operator string, left, right operand) []check.M
 		ok = ok && number.Lit == syntax.NumberLiteral
 		written := func() string { return p.Text(number) }
 		switch {
-		case operator == "+" && isText(p, n.of):
+		case operator == "+" && isTextType(p, n.of):
 			if b, ok := p.Above(n.x).(*syntax.Binary); ok {
 				return []check.Mend{{Title: "join texts with ||", Effect: check.NewRows, Edits: []text.Edit{check.Replace(b.OpSpan, "||")}}}
 			}
-		case ok && isText(p, other.of):
+		case ok && isTextType(p, other.of):
 			return []check.Mend{{Title: "write the number as text", Effect: check.NewRows, Edits: []text.Edit{check.Replace(number.Span(), "'"+written()+"'")}}}
-		case ok && other.of.IsDay() && isDay(written()) && operator != "+" && operator != "-":
-			day := written()
-			return []check.Mend{{Title: "write the day in quotes", Effect: check.NewRows,
-				Edits: []text.Edit{check.Replace(number.Span(), "'"+day[:4]+"-"+day[4:6]+"-"+day[6:]+"'")}}}
+		case ok && other.of.IsDay() && operator != "+" && operator != "-":
+			if iso, ok := facts.DayOfDigits(written()); ok {
+				return []check.Mend{{Title: "write the day in quotes", Effect: check.NewRows, Edits: []text.Edit{check.Replace(number.Span(), p.Dialect.Day(iso))}}}
+			}
 		}
 	}
-	if operator == "~~" && !isText(p, left.of) && left.of != dialect.UnknownType {
+	if strings.HasPrefix(operator, "~~") && !isTextType(p, left.of) && left.of != dialect.UnknownType {
 		return []check.Mend{{Title: "compare it as text", Effect: check.NewRows,
 			Edits: []text.Edit{check.Replace(left.x.Span(), "CAST("+p.Text(left.x)+" AS text)")}}}
 	}
@@ -204,13 +360,7 @@ func isBareDay(p *check.Pass, x syntax.Expr) bool {
 	return ok
 }
 
-// isDay reports whether a number is written like a day without its dashes.
-func isDay(s string) bool {
-	_, err := time.Parse("20060102", s)
-	return err == nil
-}
-
-func isText(p *check.Pass, t dialect.TypeID) bool {
+func isTextType(p *check.Pass, t dialect.TypeID) bool {
 	types := p.Dialect.Types()
 	return types.IsText(types.Name(t))
 }

@@ -4,4 +4,4 @@ package writes
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{setAnd, valueCount}
+var Checks = []*check.Check{setAnd, valueCount, valueType}

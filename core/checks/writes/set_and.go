@@ -7,6 +7,7 @@ import (
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/dialect/class"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -86,7 +87,7 @@ func isNoTruth(p *check.Pass, x syntax.Expr) bool {
 		case syntax.NumberLiteral:
 			return p.Text(n) != "0" && p.Text(n) != "1" || p.Dialect == dialect.Postgres
 		case syntax.TextLiteral:
-			return !isTruthText(strings.Trim(p.Text(n), "'"))
+			return !facts.IsTruthText(strings.Trim(p.Text(n), "'"))
 		}
 		return false
 	case *syntax.Binary:
@@ -94,16 +95,6 @@ func isNoTruth(p *check.Pass, x syntax.Expr) bool {
 	}
 	switch p.Type(x).Class {
 	case class.Text, class.Date, class.Timestamp, class.Time, class.Decimal, class.Float:
-		return true
-	}
-	return false
-}
-
-// isTruthText reports whether PostgreSQL reads a text as true or false ("Boolean Type" of
-// its documentation).
-func isTruthText(s string) bool {
-	switch strings.ToLower(strings.TrimSpace(s)) {
-	case "t", "true", "y", "yes", "on", "1", "f", "false", "n", "no", "off", "0":
 		return true
 	}
 	return false
