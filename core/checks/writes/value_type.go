@@ -31,7 +31,7 @@ var valueType = &check.Check{
 		Dialect: dialect.Postgres,
 		Bad:     "INSERT INTO keepers (keeper_id, name, joined_on) SELECT keeper_id + 900, joined_on, name FROM keepers",
 		Good:    "INSERT INTO keepers (keeper_id, name, joined_on) SELECT keeper_id + 900, name, joined_on FROM keepers",
-		Near:    []string{"INSERT INTO keepers (keeper_id, name, joined_on) SELECT keeper_id + 900, village, NULL FROM keepers"},
+		Near:    []string{"INSERT INTO keepers (keeper_id, name, joined_on) SELECT keeper_id + 900, joined_on, joined_on FROM keepers"},
 	}, {
 		Dialect: dialect.Postgres,
 		Bad:     "INSERT INTO treatments (treatment_id, hive_id, treated_on, substance) VALUES (900, 1, 20260601, 'thymol')",
