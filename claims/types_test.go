@@ -29,8 +29,8 @@ var columnTypes = strings.Fields(`bool int2 int4 int8 numeric float4 float8 text
 
 // typeTrial counts how far what is said of types is what the server says.
 type typeTrial struct {
-	asked, refused, told, wronged, typed, sameType int
-	misses                                         []string
+	asked, refused, told, wronged, typed, sameType, digits int
+	misses                                                 []string
 }
 
 // TestOperatorsOnPostgres asks the server of every operator between columns of common

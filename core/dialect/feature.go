@@ -112,6 +112,8 @@ const (
 	TruthIsNumber
 	// IntegerDivision: of two integers / gives an integer.
 	IntegerDivision
+	// AnyIsNumber: arithmetic makes a number of any value.
+	AnyIsNumber
 	// FoldUpper: bare names are folded to upper case.
 	FoldUpper
 )
@@ -164,6 +166,7 @@ var features = [...]Set{
 	TargetBehindFrom:     In(ANSI, SQLServer),
 	EmptySelect:          In(ANSI, Postgres),
 	TruthIsNumber:        In(MySQL, MariaDB, SQLite),
+	AnyIsNumber:          In(MySQL, MariaDB),
 	IntegerDivision:      In(ANSI, Postgres, SQLite, SQLServer),
 	FoldUpper:            In(Oracle),
 }

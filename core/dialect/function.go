@@ -79,7 +79,9 @@ const (
 	GivesFirst   // the type of the first argument
 	GivesCommon  // the type that all arguments have in common
 	GivesInstant // a date and time of day
-	GivesSum     // a number as wide as sums and averages of the argument are
+	GivesShape   // a geometry
+	GivesFloat
+	GivesSum // a number as wide as sums and averages of the argument are
 )
 
 // ResultOf gives the type of a function's result by its name in lower case.
@@ -97,6 +99,11 @@ func ResultOf(name string) Result {
 		return GivesDate
 	case "now", "current_timestamp", "getdate":
 		return GivesInstant
+	case "point", "linestring", "polygon", "multipoint", "multilinestring", "multipolygon", "geometrycollection",
+		"geomfromtext", "st_geomfromtext", "geomfromwkb", "st_geomfromwkb", "st_pointfromtext", "geometrycollectionfromwkb":
+		return GivesShape
+	case "rand", "pi", "sqrt", "exp", "ln", "sin", "cos", "tan":
+		return GivesFloat
 	case "min", "max", "nullif", "lag", "lead", "first_value", "last_value", "nth_value", "any_value":
 		return GivesFirst
 	case "coalesce", "ifnull", "nvl", "greatest", "least":

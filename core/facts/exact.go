@@ -308,6 +308,11 @@ func (e exact) name(n *syntax.Name, depth int) dialect.TypeID {
 	switch {
 	case u.Status == bind.OutputAlias:
 		return e.settled(e.of(u.Item.X, depth))
+	case u.Status == bind.Variable:
+		if t := e.in.variableType(n); t.Name != "" {
+			return e.declared(t)
+		}
+		return dialect.OpenType
 	case u.Status != bind.Resolved || u.Column == nil:
 		return dialect.OpenType
 	}

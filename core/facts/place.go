@@ -6,6 +6,7 @@ import (
 	"time"
 
 	"justlens/core/bind"
+	"justlens/core/dialect"
 	"justlens/core/dialect/class"
 	"justlens/core/schema"
 	"justlens/core/syntax"
@@ -115,12 +116,22 @@ func (in *Facts) Targets(n *syntax.Insert) []*schema.Column {
 		}
 		in.targets = append(in.targets, stored(t, place).Column)
 	}
-	if len(n.Columns) == 0 && t.Complete {
+	if len(n.Columns) == 0 && t.Complete && in.fills(t, given(n)) {
 		for i := range t.Columns {
 			in.targets = append(in.targets, &t.Columns[i])
 		}
 	}
 	return in.targets
+}
+
+// given counts the values of the first row of an INSERT, none of one that selects.
+func given(n *syntax.Insert) int {
+	if n.Query != nil {
+		if values, ok := n.Query.Body.(*syntax.Values); ok && len(values.Rows) > 0 {
+			return len(values.Rows[0].Items)
+		}
+	}
+	return 0
 }
 
 // inRow gives the place of a value of SET (a, b) = (x, y).
@@ -156,7 +167,7 @@ func (in *Facts) inserted(row *syntax.Row, item syntax.Node) Place {
 		switch {
 		case syntax.Node(x) != item:
 		case len(insert.Columns) == 0:
-			if t != nil && len(row.Items) > len(t.Columns) {
+			if t != nil && !in.fills(t, len(row.Items)) {
 				return Place{Stored: true}
 			}
 			return stored(t, i)
@@ -167,6 +178,13 @@ func (in *Facts) inserted(row *syntax.Row, item syntax.Node) Place {
 		}
 	}
 	return Place{}
+}
+
+// fills reports whether values without a list of columns are for the first ones of a table:
+// PostgreSQL takes fewer than there are, and elsewhere there may be columns that are not
+// seen.
+func (in *Facts) fills(t *schema.Table, values int) bool {
+	return values == len(t.Columns) || values < len(t.Columns) && in.Dialect == dialect.Postgres
 }
 
 // target gives the table that a statement writes to, nil where that is not known.

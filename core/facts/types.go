@@ -131,12 +131,19 @@ func (in *Facts) literalType(n *syntax.Literal) schema.Type {
 			if in.Dialect == dialect.SQLite {
 				return of(class.Float)
 			}
-			return of(class.Decimal)
+			return decimalLiteral(written)
 		case len(written) < 19:
 			return of(class.Integer)
 		}
 	}
 	return schema.Type{}
+}
+
+// decimalLiteral gives the digits of a number with a point, as MySQL and SQL Server count them:
+// not a zero alone before it.
+func decimalLiteral(written string) schema.Type {
+	before, behind, _ := strings.Cut(written, ".")
+	return schema.Type{Class: class.Decimal, Length: max(1, len(strings.TrimLeft(before, "0"))+len(behind)), Scale: len(behind)}
 }
 
 func (in *Facts) nameType(n *syntax.Name, depth int) schema.Type {
@@ -146,6 +153,8 @@ func (in *Facts) nameType(n *syntax.Name, depth int) schema.Type {
 		return in.typeOf(u.Item.X, depth+1)
 	case bind.Resolved:
 		return in.columnTypeAt(u.Column, depth)
+	case bind.Variable:
+		return in.variableType(n)
 	}
 	return schema.Type{}
 }
@@ -244,17 +253,37 @@ func (in *Facts) outputType(body syntax.Body, i, depth int) schema.Type {
 func (in *Facts) unify(a, b schema.Type) schema.Type {
 	switch {
 	case a.Class == b.Class:
-		if a.Class == class.Other && a.Name != b.Name {
+		if (a.Class == class.Other || a.Class == class.Own) && a.Name != b.Name {
 			return schema.Type{}
 		}
-		return of(a.Class)
+		return schema.Type{Class: a.Class, Name: sharedName(a, b)}
 	case a.Class.IsNumber() && b.Class.IsNumber():
 		return of(max(a.Class, b.Class)) // in the order Integer, Decimal, Float
 	}
-	if m := in.Dialect.Meets(dialect.Together, a.Class, b.Class); m.As != class.Other {
+	switch m := in.Dialect.Meets(dialect.Together, a.Class, b.Class); m.As {
+	case class.Other:
+	case class.Own:
+		return schema.Type{Class: class.Own, Name: ownName(a, b)}
+	default:
 		return of(m.As)
 	}
 	return schema.Type{}
+}
+
+// ownName gives the name of that of two types which is one of its own.
+func ownName(a, b schema.Type) string {
+	if a.Class == class.Own {
+		return a.Name
+	}
+	return b.Name
+}
+
+// sharedName gives the name of types of their own, by which they are told apart.
+func sharedName(a, b schema.Type) string {
+	if a.Class == class.Own && a.Name == b.Name {
+		return a.Name
+	}
+	return ""
 }
 
 func (in *Facts) binaryType(n *syntax.Binary, depth int) schema.Type {
@@ -269,9 +298,13 @@ func (in *Facts) binaryType(n *syntax.Binary, depth int) schema.Type {
 	case n.Op < syntax.OpAdd || n.Op > syntax.OpModulo:
 		return schema.Type{}
 	}
-	a, b := in.typeOf(n.X, depth+1).Class, in.typeOf(n.Y, depth+1).Class
+	t, u := in.typeOf(n.X, depth+1), in.typeOf(n.Y, depth+1)
+	a, b := t.Class, u.Class
+	if in.Dialect.Has(dialect.AnyIsNumber) && a != class.Interval && b != class.Interval {
+		a, b = asNumber(a), asNumber(b)
+	}
 	if a.IsNumber() && b.IsNumber() {
-		return in.arithmetic(n.Op, max(a, b))
+		return in.arithmetic(n, max(a, b), t, u)
 	}
 	if in.Dialect == dialect.SQLite || n.Op != syntax.OpAdd && n.Op != syntax.OpSubtract {
 		return schema.Type{}
@@ -283,17 +316,29 @@ func (in *Facts) binaryType(n *syntax.Binary, depth int) schema.Type {
 	return of(in.Dialect.Meets(use, a, b).As)
 }
 
+// asNumber gives the class of the number that MySQL and MariaDB make of a value to reckon with
+// it: a date or a time is its digits, a text the number that it begins with.
+func asNumber(c class.Class) class.Class {
+	switch c {
+	case class.Date, class.Timestamp, class.TimestampTZ, class.Time, class.Boolean:
+		return class.Integer
+	case class.Text:
+		return class.Float
+	}
+	return c
+}
+
 // arithmetic gives the type of a number worked out from numbers, of which the widest
 // is of the class.
-func (in *Facts) arithmetic(op syntax.Op, widest class.Class) schema.Type {
-	switch op {
+func (in *Facts) arithmetic(n *syntax.Binary, widest class.Class, t, u schema.Type) schema.Type {
+	switch n.Op {
 	case syntax.OpIntegerDivide:
 		return of(class.Integer)
 	case syntax.OpDivide:
 		if widest == class.Integer && !in.Dialect.Has(dialect.IntegerDivision) {
 			widest = class.Decimal
 		}
-		if in.Dialect == dialect.Spark {
+		if in.Dialect == dialect.Spark && t.Class == class.Integer && u.Class == class.Integer {
 			widest = class.Float
 		}
 	case syntax.OpModulo:
@@ -301,7 +346,37 @@ func (in *Facts) arithmetic(op syntax.Op, widest class.Class) schema.Type {
 			return schema.Type{} // it makes whole numbers of both
 		}
 	}
-	return of(widest)
+	if widest != class.Decimal {
+		return of(widest)
+	}
+	a, b := in.digits(n.X, t), in.digits(n.Y, u)
+	var d dialect.Decimal
+	switch {
+	case a.Precision == 0 || b.Precision == 0:
+	case n.Op == syntax.OpAdd, n.Op == syntax.OpSubtract:
+		d = in.Dialect.Sum(a, b)
+	case n.Op == syntax.OpMultiply:
+		d = in.Dialect.Product(a, b)
+	case n.Op == syntax.OpDivide:
+		d = in.Dialect.Quotient(a, b)
+	}
+	return schema.Type{Class: class.Decimal, Length: d.Precision, Scale: d.Scale}
+}
+
+// digits gives the digits of a number, none where they are not known.
+func (in *Facts) digits(x syntax.Expr, t schema.Type) dialect.Decimal {
+	switch t.Class {
+	case class.Decimal:
+		return dialect.Decimal{Precision: t.Length, Scale: t.Scale}
+	case class.Integer:
+		if lit, ok := syntax.Unparen(x).(*syntax.Literal); ok {
+			return dialect.Decimal{Precision: int(lit.Span().Len())}
+		}
+		first, _, _ := strings.Cut(strings.ToLower(t.Name), " ")
+		first, _, _ = strings.Cut(first, "(")
+		return dialect.Decimal{Precision: dialect.IntegerDigits(first)}
+	}
+	return dialect.Decimal{}
 }
 
 func (in *Facts) callType(n *syntax.Call, depth int) schema.Type {
@@ -319,6 +394,11 @@ func (in *Facts) callType(n *syntax.Call, depth int) schema.Type {
 	case dialect.GivesInteger:
 		return of(class.Integer)
 	case dialect.GivesText:
+		for i := range n.Args {
+			if c := arg(i).Class; c == class.Binary || c.IsOwn() || isNull(n.Args[i]) {
+				return schema.Type{} // bytes, or text
+			}
+		}
 		return of(class.Text)
 	case dialect.GivesFirst:
 		return arg(0)
@@ -331,6 +411,14 @@ func (in *Facts) callType(n *syntax.Call, depth int) schema.Type {
 			return of(class.Text)
 		}
 		return of(class.Date)
+	case dialect.GivesShape:
+		if in.Dialect.Has(dialect.AnyIsNumber) {
+			return of(class.Shape)
+		}
+	case dialect.GivesFloat:
+		if in.Dialect.Has(dialect.AnyIsNumber) {
+			return of(class.Float)
+		}
 	case dialect.GivesInstant:
 		switch in.Dialect {
 		case dialect.SQLite:

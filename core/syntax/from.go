@@ -399,7 +399,7 @@ func (p *Parser) tableSuffix(t *TableRef) {
 			}
 			p.skipParens()
 		case p.at(word.For) && p.peek(1).Word() == word.SystemTime:
-			p.timeTravel()
+			p.timeTravel(t)
 			t.History = true
 		default:
 			return
@@ -427,21 +427,22 @@ func (p *Parser) portion() {
 }
 
 // timeTravel reads FOR SYSTEM_TIME ….
-func (p *Parser) timeTravel() {
+func (p *Parser) timeTravel(t *TableRef) {
 	p.next()
 	p.next()
 	switch {
 	case p.accept(word.All):
 	case p.accept(word.As):
 		p.expect(word.Of)
-		p.timePoint()
+		t.ByTransaction = p.at(word.Transaction)
+		t.Times = []Expr{p.timePoint()}
 	case p.atAny(word.From, word.Between):
 		p.next()
-		p.timePoint()
+		from := p.timePoint()
 		if !p.accept(word.To) {
 			p.expect(word.And)
 		}
-		p.timePoint()
+		t.Times = []Expr{from, p.timePoint()}
 	case p.at(word.Contained):
 		for !p.atEnd() && p.tok.Kind != LeftParen {
 			p.next()
@@ -451,11 +452,11 @@ func (p *Parser) timeTravel() {
 }
 
 // timePoint reads [TRANSACTION | TIMESTAMP] expression.
-func (p *Parser) timePoint() {
+func (p *Parser) timePoint() Expr {
 	if p.at(word.Transaction) || p.at(word.Timestamp) && p.peek(1).Kind != TextToken {
 		p.next()
 	}
-	p.exprAbove(p.power[dialect.BetweenTest])
+	return p.exprAbove(p.power[dialect.BetweenTest])
 }
 
 // derived reads (query) [AS] alias [(columns)].
@@ -469,7 +470,7 @@ func (p *Parser) derived(start text.Pos, lateral bool) TableExpr {
 	}
 	p.expectKind(RightParen, ")")
 	if p.at(word.For) && p.peek(1).Word() == word.SystemTime {
-		p.timeTravel()
+		p.timeTravel(&TableRef{}) // of what lies in the derived table
 	}
 	p.derivedAlias(d)
 	d.node = p.node(start)

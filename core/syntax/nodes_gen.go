@@ -800,6 +800,11 @@ func Children(n Node, f func(Node)) {
 		if n.Query != nil {
 			f(n.Query)
 		}
+	case KindTableRef:
+		n := n.(*TableRef)
+		for _, c := range n.Times {
+			f(c)
+		}
 	case KindDerived:
 		n := n.(*Derived)
 		if n.Query != nil {
@@ -1085,6 +1090,7 @@ var branches = Kinds(
 	KindValues,
 	KindTableBody,
 	KindParenQuery,
+	KindTableRef,
 	KindDerived,
 	KindFuncTable,
 	KindJoin,
@@ -1987,12 +1993,28 @@ func link(at Node, kind Kind, parents []Node) {
 			n := at.(*TableBody)
 			if c := n.Table; c != nil {
 				parents[c.ID()] = n
+				link(c, KindTableRef, parents)
 			}
 		case KindParenQuery:
 			n := at.(*ParenQuery)
 			if c := n.Query; c != nil {
 				parents[c.ID()] = n
 				link(c, KindQuery, parents)
+			}
+		case KindTableRef:
+			n := at.(*TableRef)
+			for _, c := range n.Times {
+				if leaf, ok := c.(*Name); ok {
+					parents[leaf.ID()] = n
+				} else if leaf, ok := c.(*Literal); ok {
+					parents[leaf.ID()] = n
+				} else {
+					k := c.Kind()
+					parents[c.ID()] = n
+					if branches.Has(k) {
+						link(c, k, parents)
+					}
+				}
 			}
 		case KindDerived:
 			n := at.(*Derived)
@@ -2068,6 +2090,7 @@ func link(at Node, kind Kind, parents []Node) {
 			}
 			if c := n.Table; c != nil {
 				parents[c.ID()] = n
+				link(c, KindTableRef, parents)
 			}
 			if c := n.Query; c != nil {
 				parents[c.ID()] = n
@@ -2162,6 +2185,7 @@ func link(at Node, kind Kind, parents []Node) {
 			}
 			for _, c := range n.Targets {
 				parents[c.ID()] = n
+				link(c, KindTableRef, parents)
 			}
 			if c := n.From; c != nil {
 				parents[c.ID()] = n
@@ -2195,6 +2219,7 @@ func link(at Node, kind Kind, parents []Node) {
 			}
 			if c := n.Target; c != nil {
 				parents[c.ID()] = n
+				link(c, KindTableRef, parents)
 			}
 			if c := n.Source; c != nil {
 				k := c.Kind()
@@ -2327,6 +2352,7 @@ func link(at Node, kind Kind, parents []Node) {
 			n := at.(*Drop)
 			for _, c := range n.Tables {
 				parents[c.ID()] = n
+				link(c, KindTableRef, parents)
 			}
 		case KindCreateType:
 			n := at.(*CreateType)
@@ -3256,12 +3282,26 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 			n := at.(*TableBody)
 			if c := n.Table; c != nil {
 				f(c, KindTableRef)
+				walk(c, KindTableRef, f)
 			}
 		case KindParenQuery:
 			n := at.(*ParenQuery)
 			if c := n.Query; c != nil {
 				f(c, KindQuery)
 				walk(c, KindQuery, f)
+			}
+		case KindTableRef:
+			n := at.(*TableRef)
+			for _, c := range n.Times {
+				if leaf, ok := c.(*Name); ok {
+					f(leaf, KindName)
+				} else if _, literal := c.(*Literal); !literal {
+					k := c.Kind()
+					f(c, k)
+					if branches.Has(k) {
+						walk(c, k, f)
+					}
+				}
 			}
 		case KindDerived:
 			n := at.(*Derived)
@@ -3333,6 +3373,7 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 			}
 			if c := n.Table; c != nil {
 				f(c, KindTableRef)
+				walk(c, KindTableRef, f)
 			}
 			if c := n.Query; c != nil {
 				f(c, KindQuery)
@@ -3423,6 +3464,7 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 			}
 			for _, c := range n.Targets {
 				f(c, KindTableRef)
+				walk(c, KindTableRef, f)
 			}
 			if c := n.From; c != nil {
 				f(c, KindFrom)
@@ -3456,6 +3498,7 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 			}
 			if c := n.Target; c != nil {
 				f(c, KindTableRef)
+				walk(c, KindTableRef, f)
 			}
 			if c := n.Source; c != nil {
 				k := c.Kind()
@@ -3580,6 +3623,7 @@ func walk(at Node, kind Kind, f func(Node, Kind)) {
 			n := at.(*Drop)
 			for _, c := range n.Tables {
 				f(c, KindTableRef)
+				walk(c, KindTableRef, f)
 			}
 		case KindCreateType:
 			n := at.(*CreateType)

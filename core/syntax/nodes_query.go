@@ -212,6 +212,10 @@ type TableRef struct {
 	Alias   Ident
 	Columns []Ident
 	History bool // rows of several times are read
+	// Times are the points of time, or with ByTransaction the numbers of transactions, of
+	// which they are read.
+	Times         []Expr
+	ByTransaction bool
 }
 
 // Derived is a subquery in FROM.

@@ -48,6 +48,7 @@ var mixedTypes = &check.Check{
 	}},
 	On: check.Nodes(func(p *check.Pass, n *syntax.Case) { mustGoTogether(p, "CASE", p.Results(n)) }).
 		And(check.Calls(runTogether, "coalesce", "greatest", "least")).
+		And(check.Calls(runTogether, "ifnull").In(dialect.In(dialect.MySQL, dialect.MariaDB))).
 		And(check.Calls(runTogether, "isnull").In(dialect.In(dialect.SQLServer))).
 		And(check.Calls(runTogether, "nvl").In(dialect.In(dialect.Oracle))),
 }
@@ -87,15 +88,17 @@ func mustGoTogether(p *check.Pass, what string, xs []syntax.Expr) {
 // tellMixed reports two values that the dialect makes one of another class than both have, or
 // does not take together.
 func tellMixed(p *check.Pass, what string, x, y syntax.Expr, m dialect.Meeting) bool {
-	a, b := p.Type(x).Class, p.Type(y).Class
-	if m == (dialect.Meeting{}) || a.HasDay() && b.HasDay() {
+	t, u := p.Type(x), p.Type(y)
+	a, b := t.Class, u.Class
+	same := a == b && (a != class.Own || strings.EqualFold(t.Name, u.Name))
+	if m == (dialect.Meeting{}) || same || a.HasDay() && b.HasDay() {
 		return false
 	}
 	f := check.Finding{Span: y.Span(), Certainty: check.Possible, Verdicts: p.Check.Verdicts}
 	as := m.As
 	switch {
 	case m.Refused:
-		f.Certainty = check.Certain
+		f.Certainty, f.Verdicts = check.Certain, p.Check.Verdicts.But(check.Refused, dialect.In(p.Dialect))
 		f.Why = fmt.Sprintf("%s converts neither to the other.", p.Dialect.Title())
 	case p.Dialect.Invalid(as) != dialect.InvalidRefused:
 		if a != class.Text && b != class.Text {

@@ -2,11 +2,13 @@ package indexes
 
 import (
 	"fmt"
+	"strings"
 
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/dialect/class"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -48,7 +50,9 @@ var convertedColumn = &check.Check{
 	}).And(check.Kinds(func(p *check.Pass, n syntax.Node) {
 		switch n := n.(type) {
 		case *syntax.In:
-			convertsColumn(p, n, n.X, n.List)
+			if !convertsColumn(p, n, n.X, n.List) {
+				mixesList(p, n)
+			}
 		case *syntax.Between:
 			convertsColumn(p, n, n.X, []syntax.Expr{n.Low, n.High})
 		}
@@ -100,6 +104,44 @@ func convertsColumn(p *check.Pass, n, x syntax.Expr, values []syntax.Expr) bool 
 	}
 	p.Report(f)
 	return true
+}
+
+// mixesList reports a list of numbers in quotes and without, which MariaDB compares with each
+// row as it is, and not by the index. (as 10.11 plans)
+func mixesList(p *check.Pass, n *syntax.In) {
+	name, ok := syntax.Unparen(n.X).(*syntax.Name)
+	if !ok || p.Dialect != dialect.MariaDB || !p.Type(name).Class.IsNumber() {
+		return
+	}
+	u := p.Use(name)
+	if u.Status != bind.Resolved || u.Source.SchemaTable() == nil || u.Column.Index < 0 || !u.Source.SchemaTable().LeadsIndex(u.Column.Index) {
+		return
+	}
+	var edits []text.Edit
+	bare := 0
+	for _, x := range n.List {
+		lit, ok := x.(*syntax.Literal)
+		switch {
+		case !ok || lit.Lit != syntax.TextLiteral && lit.Lit != syntax.NumberLiteral:
+			return
+		case lit.Lit == syntax.NumberLiteral:
+			bare++
+		case !facts.IsValue(p.Info, lit, class.Decimal):
+			return // told as no number
+		default:
+			edits = append(edits, check.Replace(lit.Span(), strings.Trim(p.Text(lit), "' ")))
+		}
+	}
+	place, _ := p.Enclosing(n, filters)
+	if bare == 0 || len(edits) == 0 || place == nil || !p.Tells(n) {
+		return
+	}
+	p.Report(check.Finding{
+		Span: n.Span(), Context: place.Span(), Certainty: check.Likely, Verdicts: check.Everywhere(check.Unclear).But(check.Slow, dialect.In(dialect.MariaDB)),
+		Message: fmt.Sprintf("the list behind %s mixes numbers in quotes and without", p.Brief(name)),
+		Why:     fmt.Sprintf("MariaDB then compares every row, and the index on %s does not serve.", p.Brief(name)),
+		Mends:   []check.Mend{{Title: "write all without quotes", Effect: check.SameRows, Edits: edits}},
+	})
 }
 
 // madeOf says what becomes of texts that are made something else.

@@ -49,7 +49,7 @@ func runTypesDiffer(p *check.Pass, n *syntax.Binary) {
 	}
 	a, b := p.Type(x).Class, p.Type(y).Class
 	m := p.Dialect.Meets(dialect.Compare, a, b)
-	if m == (dialect.Meeting{}) || a.HasDay() && b.HasDay() {
+	if m == (dialect.Meeting{}) || a == b || a.HasDay() && b.HasDay() {
 		return
 	}
 	f := check.Finding{

@@ -54,7 +54,9 @@ func runRowWidth(p *check.Pass, row *syntax.Row) {
 		if syntax.Unparen(around.Y) == syntax.Expr(row) {
 			other = around.X
 		}
-		if around.Op.IsComparison() && (syntax.Unparen(around.X) == syntax.Expr(row) || !isRow(other)) { // of two rows the first tells
+		if !around.Op.IsComparison() && around.Op != syntax.OpNullSafeEqual && isReckoning(around.Op) && valueOnly.Has(p.Dialect) {
+			tellRow(p, row)
+		} else if around.Op.IsComparison() && (syntax.Unparen(around.X) == syntax.Expr(row) || !isRow(other)) { // of two rows the first tells
 			compareWidth(p, row, other)
 		}
 	case *syntax.In:
@@ -73,14 +75,34 @@ func runRowWidth(p *check.Pass, row *syntax.Row) {
 		if _, test := around.(*syntax.Is); test && p.Dialect == dialect.Oracle {
 			return
 		}
-		p.Report(check.Finding{
-			Span: row.Span(), Certainty: check.Certain, Verdicts: check.Everywhere(check.Fine).But(check.Refused, rowless),
-			Message: fmt.Sprintf("a row of %d values stands where one value is needed", len(row.Items)),
-			Why:     "Without the parentheses the values stand for themselves, each alone.",
-			Mends:   []check.Mend{{Title: "leave the parentheses out", Effect: check.ByHand}},
-		})
+		tellRow(p, row)
+	case *syntax.Call:
+		if f := p.Function(around); valueOnly.Has(p.Dialect) && f.Listed && f.Name != "row" && len(row.Items) > 1 {
+			tellRow(p, row)
+		}
+	case *syntax.TableRef:
+		if valueOnly.Has(p.Dialect) {
+			tellRow(p, row)
+		}
 	}
 }
+
+func tellRow(p *check.Pass, row *syntax.Row) {
+	p.Report(check.Finding{
+		Span: row.Span(), Certainty: check.Certain, Verdicts: check.Everywhere(check.Fine).But(check.Refused, rowless),
+		Message: fmt.Sprintf("a row of %d values stands where one value is needed", len(row.Items)),
+		Why:     "Without the parentheses the values stand for themselves, each alone.",
+		Mends:   []check.Mend{{Title: "leave the parentheses out", Effect: check.ByHand}},
+	})
+}
+
+func isReckoning(op syntax.Op) bool {
+	return syntax.OpAdd <= op && op <= syntax.OpModulo || op == syntax.OpBitAnd || op == syntax.OpBitOr || op == syntax.OpBitXor || op == syntax.OpShift
+}
+
+// valueOnly are the dialects whose operators and functions take no row, as MariaDB 10.11 and
+// SQLite answer.
+var valueOnly = dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite)
 
 // compareWidth reports an operand that has not as many values as the row it is compared with.
 func compareWidth(p *check.Pass, row *syntax.Row, other syntax.Expr) {

@@ -263,7 +263,7 @@ func (c column) tell(n *syntax.SetOp, m dialect.Meeting, a, b class.Class, x, y 
 	}
 	switch {
 	case m.Refused:
-		f.Certainty = check.Certain
+		f.Certainty, f.Verdicts = check.Certain, p.Check.Verdicts.But(check.Refused, dialect.In(p.Dialect))
 		f.Why = fmt.Sprintf("%s converts neither to the other.", p.Dialect.Title())
 	case p.Dialect.Invalid(m.As) == dialect.InvalidRefused:
 		if x != nil && facts.IsValue(p.Info, x, m.As) || y != nil && facts.IsValue(p.Info, y, m.As) {

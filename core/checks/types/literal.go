@@ -177,6 +177,9 @@ func mustBeStored(p *check.Pass, c *schema.Column, x syntax.Expr) bool {
 		return false
 	}
 	t := tell{verdicts: check.Everywhere(check.Refused).But(check.Wrong, dialect.In(dialect.SQLite)), why: storing(p.Dialect)}
+	if p.Dialect == dialect.MySQL || p.Dialect == dialect.MariaDB {
+		t.mode = true
+	}
 	return t.mustBe(p, kindOfColumn(p, c.Type), x, c.Name)
 }
 
@@ -256,6 +259,7 @@ func mustBe(p *check.Pass, k kind, x syntax.Expr, holder string) bool {
 type tell struct {
 	verdicts check.Verdicts
 	why      string // empty for what comes of it in a comparison
+	mode     bool   // a mode of the database decides
 }
 
 // mustBe reports a text that is not what it has to be.
@@ -298,6 +302,9 @@ func (t tell) mustBe(p *check.Pass, k kind, x syntax.Expr, holder string) bool {
 		f.Mends = []check.Mend{{Title: "write true or false", Effect: check.ByHand}}
 	default:
 		return false
+	}
+	if t.mode {
+		f.Certainty = check.Likely
 	}
 	if f.Why == "" {
 		f.Why = becomes(p.Dialect, value)

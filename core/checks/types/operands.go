@@ -48,7 +48,8 @@ var operands = &check.Check{
 		And(check.Operators(runOperator, syntax.OpAdd, syntax.OpSubtract, syntax.OpMultiply, syntax.OpDivide, syntax.OpModulo, syntax.OpConcat,
 			syntax.OpBitAnd, syntax.OpBitOr, syntax.OpBitXor, syntax.OpShift)).
 		And(check.Calls(runNullif, "nullif")).
-		In(dialect.In(dialect.Postgres)),
+		In(dialect.In(dialect.Postgres)).
+		And(ownPlaces),
 }
 
 func runOperator(p *check.Pass, n *syntax.Binary) {

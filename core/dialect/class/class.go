@@ -20,15 +20,20 @@ const (
 	Boolean
 	Binary
 	Document // JSON, XML
+	Own      // what is read from text only, each type for itself: network addresses, UUID
+	Shape    // geometry
 	Other
 	// Count is the number of classes.
 	Count
 )
 
-var names = [Count]string{"unknown", "integer", "decimal", "float", "text", "date", "time", "timestamp", "timestamptz", "interval", "boolean", "binary", "document", "other"}
+var names = [Count]string{"unknown", "integer", "decimal", "float", "text", "date", "time", "timestamp", "timestamptz", "interval", "boolean", "binary", "document", "own", "shape", "other"}
 
 // String gives the name that the data files of the dialects have for a class.
 func (c Class) String() string { return names[c] }
+
+// IsOwn reports whether values of the class are converted from and to text only.
+func (c Class) IsOwn() bool { return c == Own || c == Shape }
 
 // HasDay reports whether values of the class hold a date.
 func (c Class) HasDay() bool { return c == Date || c == Timestamp || c == TimestampTZ }
@@ -57,6 +62,10 @@ func (c Class) Noun() string {
 		return "bytes"
 	case c == Document:
 		return "a document"
+	case c == Own:
+		return "a value of a type of its own"
+	case c == Shape:
+		return "a geometry"
 	}
 	return ""
 }
@@ -68,6 +77,15 @@ func Named(name string) []Class {
 		return []Class{Integer, Decimal, Float}
 	case "day":
 		return []Class{Date, Timestamp, TimestampTZ}
+	}
+	if name == "any" {
+		var all []Class
+		for c := Integer; c < Count; c++ {
+			if c != Other {
+				all = append(all, c)
+			}
+		}
+		return all
 	}
 	for c, n := range names {
 		if n == name {
