@@ -19,11 +19,13 @@ const (
 	// Add and Subtract: by + and -.
 	Add
 	Subtract
+	// Store: the first is written to a column of the second.
+	Store
 
 	uses
 )
 
-var useNames = [uses]string{"compare", "together", "add", "subtract"}
+var useNames = [uses]string{"compare", "together", "add", "subtract", "store"}
 
 // Meeting is what a database does with two values of different classes.
 type Meeting struct {
@@ -78,7 +80,7 @@ func (d Dialect) ClassOf(name string) class.Class {
 	return class.Other
 }
 
-// Meets tells what a dialect does with values of two classes, in their order for Subtract. Of
+// Meets tells what a dialect does with values of two classes, in their order for Subtract and Store. Of
 // PostgreSQL little is told; see [Dialect.Types].
 func (d Dialect) Meets(use Use, a, b class.Class) Meeting {
 	return allConversions()[d].meetings[use][a][b]
@@ -149,7 +151,7 @@ func (c *conversions) read(f []string) {
 					m.Literal = named(f[6], a, b)
 				}
 				c.meetings[use][a][b] = m
-				if use != Subtract {
+				if use != Subtract && use != Store {
 					c.meetings[use][b][a] = m
 				}
 			}

@@ -79,7 +79,7 @@ func (in *Facts) Declared(t schema.Type) dialect.TypeID {
 	if !in.Dialect.HasTypes() {
 		return dialect.OpenType
 	}
-	return exact{in}.declared(t)
+	return exact{in}.declared(&t)
 }
 
 // Assigns tells whether a value of a type is stored in a column of another.
@@ -266,6 +266,9 @@ func (e exact) literal(n *syntax.Literal) dialect.TypeID {
 			return dialect.UnknownType
 		}
 	case syntax.NumberLiteral:
+		if isShortWhole(written) {
+			return dialect.Int4Type
+		}
 		if strings.ContainsAny(written, ".eE") {
 			return dialect.NumericType
 		}
@@ -283,15 +286,26 @@ func (e exact) literal(n *syntax.Literal) dialect.TypeID {
 	return dialect.OpenType
 }
 
+// isShortWhole reports whether a number is written with at most nine digits and nothing else.
+func isShortWhole(s string) bool {
+	for i := range len(s) {
+		if s[i] < '0' || s[i] > '9' {
+			return false
+		}
+	}
+	return len(s) <= 9
+}
+
 // written gives the type that stands in the text, [dialect.OpenType] for one of the user's.
 func (e exact) written(t *syntax.TypeName) dialect.TypeID {
 	if t == nil {
 		return dialect.OpenType
 	}
-	return e.declared(e.in.Schema.TypeOf(t, e.in.Src, e.in.Dialect))
+	of := e.in.Schema.TypeOf(t, e.in.Src, e.in.Dialect)
+	return e.declared(&of)
 }
 
-func (e exact) declared(t schema.Type) dialect.TypeID {
+func (e exact) declared(t *schema.Type) dialect.TypeID {
 	if t.Values != nil || t.Name == "" {
 		return dialect.OpenType
 	}
@@ -310,7 +324,7 @@ func (e exact) name(n *syntax.Name, depth int) dialect.TypeID {
 		return e.settled(e.of(u.Item.X, depth))
 	case u.Status == bind.Variable:
 		if t := e.in.variableType(n); t.Name != "" {
-			return e.declared(t)
+			return e.declared(&t)
 		}
 		return dialect.OpenType
 	case u.Status != bind.Resolved || u.Column == nil:
@@ -321,7 +335,7 @@ func (e exact) name(n *syntax.Name, depth int) dialect.TypeID {
 	switch {
 	case place < 0:
 	case s.SchemaTable() != nil && !s.SchemaTable().IsView:
-		return e.declared(s.SchemaTable().Columns[place].Type)
+		return e.declared(&s.SchemaTable().Columns[place].Type)
 	case s.Query != nil:
 		return e.output(s.Query.Body, place, depth)
 	}
@@ -362,7 +376,7 @@ func (e exact) column(body syntax.Body, i, depth int) (dialect.TypeID, syntax.Ex
 			}
 			return t, x
 		case outputs[i].Source.SchemaTable() != nil && !outputs[i].Source.SchemaTable().IsView:
-			return e.declared(outputs[i].Source.SchemaTable().Columns[outputs[i].Place].Type), nil
+			return e.declared(&outputs[i].Source.SchemaTable().Columns[outputs[i].Place].Type), nil
 		case outputs[i].Source.Query != nil:
 			return e.output(outputs[i].Source.Query.Body, outputs[i].Place, depth+1), nil
 		}

@@ -453,7 +453,7 @@ func (p *Parser) timeTravel(t *TableRef) {
 
 // timePoint reads [TRANSACTION | TIMESTAMP] expression.
 func (p *Parser) timePoint() Expr {
-	if p.at(word.Transaction) || p.at(word.Timestamp) && p.peek(1).Kind != TextToken {
+	if p.at(word.Transaction) || p.at(word.Timestamp) && p.peek(1).Kind != TextToken && p.peek(1).Kind != LeftParen {
 		p.next()
 	}
 	return p.exprAbove(p.power[dialect.BetweenTest])

@@ -68,7 +68,11 @@ func runDayMonth(p *check.Pass, w written) {
 	both := first.isDay() && second.isDay()
 	switch {
 	case !first.isDay() && !second.isDay():
-		return
+		f.Message = fmt.Sprintf("%s is no day, whichever of day and month is read first", p.Brief(w.literal))
+		f.Why = "No month has that many days, or there is no such month."
+		f.Certainty = max(f.Certainty, check.Likely)
+		f.Verdicts = p.Check.Verdicts.But(check.Refused, dialect.In(dialect.Postgres, dialect.SQLServer))
+		f.Mends = []check.Mend{{Title: "write a day that there is, with the year first", Effect: check.ByHand}}
 	case both && first == second && !byYear:
 		return
 	case byYear:
@@ -94,7 +98,7 @@ func runDayMonth(p *check.Pass, w written) {
 	if w.place.Stored {
 		f.Verdicts = f.Verdicts.But(check.Refused, dialect.In(dialect.MariaDB))
 	}
-	for i, r := range []reading{first, second} {
+	for i, r := range []reading{first, second} { // none of them is one where the text is no day
 		if r.isDay() && !(i == 1 && r == first) {
 			f.Mends = append(f.Mends, check.Mend{Title: "say " + r.words(), Effect: check.NewRows, Edits: []text.Edit{w.rewritten(p, r)}})
 		}

@@ -5,6 +5,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 	"justlens/core/facts"
 	"justlens/core/schema"
 	"justlens/core/syntax"
@@ -15,8 +16,8 @@ var valueType = &check.Check{
 	ID:    "write.value-type",
 	Title: "value of a type that its column does not take",
 	Doc: "PostgreSQL stores a value of another type only where it has a cast for storing: a whole number becomes a decimal, and anything becomes text; text becomes no number, " +
-		"and a number no date. The other databases convert what can be converted.",
-	Verdicts:  check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.Postgres)),
+		"and a number no date. SQL Server and Oracle keep numbers and dates apart, Spark texts and numbers as well. The other databases convert what can be converted.",
+	Verdicts:  check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.Postgres, dialect.SQLServer, dialect.Oracle, dialect.Spark)),
 	Elsewhere: "the value is converted where it can be, or the statement stops with an error",
 	Needs:     check.Schema,
 	Examples: []check.Example{{
@@ -36,8 +37,77 @@ var valueType = &check.Check{
 		Dialect: dialect.Postgres,
 		Bad:     "INSERT INTO treatments (treatment_id, hive_id, treated_on, substance) VALUES (900, 1, 20260601, 'thymol')",
 		Good:    "INSERT INTO treatments (treatment_id, hive_id, treated_on, substance) VALUES (900, 1, '2026-06-01', 'thymol')",
+	}, {
+		Dialect: dialect.Oracle,
+		Bad:     "UPDATE hives SET moved_on = frame_count WHERE hive_id = 1",
+		Near:    []string{"UPDATE hives SET moved_on = moved_on + 1, name = frame_count WHERE hive_id = 1"},
+	}, {
+		Dialect: dialect.SQLServer,
+		Bad:     "INSERT INTO keepers (keeper_id, name, joined_on) SELECT keeper_id + 900, name, keeper_id FROM keepers",
+	}, {
+		Dialect: dialect.Spark,
+		Bad:     "UPDATE hives SET frame_count = name WHERE hive_id = 1",
 	}},
-	On: check.Kinds(runValueType, syntax.KindAssign, syntax.KindInsert, syntax.KindColumnDef).In(dialect.In(dialect.Postgres)),
+	On: check.Kinds(runValueType, syntax.KindAssign, syntax.KindInsert, syntax.KindColumnDef).In(dialect.In(dialect.Postgres)).
+		And(check.Kinds(runValueClass, syntax.KindAssign, syntax.KindInsert).In(dialect.In(dialect.SQLServer, dialect.Oracle, dialect.Spark))),
+}
+
+// runValueClass is runValueType for the databases whose types are known by their classes.
+func runValueClass(p *check.Pass, n syntax.Node) {
+	if !p.Tells(n) {
+		return
+	}
+	switch n := n.(type) {
+	case *syntax.Assign:
+		if c := p.PlaceOf(n.Value).Column; c != nil {
+			mustHold(p, n.Value, p.Type(n.Value).Class, c)
+		}
+	case *syntax.Insert:
+		if n.Query == nil {
+			return
+		}
+		targets := p.Targets(n)
+		if values, ok := n.Query.Body.(*syntax.Values); ok {
+			for _, row := range values.Rows {
+				for i, x := range row.Items {
+					if i < len(targets) && mustHold(p, x, p.Type(x).Class, targets[i]) {
+						return
+					}
+				}
+			}
+			return
+		}
+		for i, c := range targets {
+			t, x := p.OutputOf(n.Query.Body, i)
+			var at syntax.Node = n.Query
+			if x != nil {
+				at = x
+			}
+			if mustHold(p, at, t.Class, c) {
+				return
+			}
+		}
+	}
+}
+
+// mustHold reports a value of a class that a column does not take.
+func mustHold(p *check.Pass, at syntax.Node, from class.Class, c *schema.Column) bool {
+	if c == nil || !p.Dialect.Meets(dialect.Store, from, c.Type.Class).Refused {
+		return false
+	}
+	if x, ok := at.(syntax.Expr); ok {
+		_, bare := p.DayWithoutQuotes(syntax.Unparen(x))
+		if lit, ok := syntax.Unparen(x).(*syntax.Literal); bare || ok && lit.Lit == syntax.TextLiteral {
+			return false // told as such
+		}
+	}
+	p.Report(check.Finding{
+		Span: at.Span(), Certainty: check.Likely,
+		Message: fmt.Sprintf("%s is %s, and %s is %s", c.Name, c.Type.Class.Noun(), p.Brief(at), from.Noun()),
+		Why:     fmt.Sprintf("%s does not convert the value where it is stored.", p.Dialect.Title()),
+		Mends:   []check.Mend{{Title: "convert the value, or give the columns in the order of the values", Effect: check.ByHand}},
+	})
+	return true
 }
 
 func runValueType(p *check.Pass, n syntax.Node) {
