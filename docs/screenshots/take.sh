@@ -36,6 +36,7 @@ shot() {
 
 wanted=("$@")
 shot review 'justlens review queries/mite_alarm.sql queries/find_apiary.sql --schema schema.sql --dialect postgres'
+shot types 'justlens review queries/old_site/due_visits.sql --schema schema.sql --dialect mariadb --color always | head -n 38'
 shot names 'justlens review queries/mentors_of_north.sql --schema schema.sql'
 shot grain 'justlens review queries/income_by_keeper.sql --schema schema.sql'
 shot schema 'justlens schema schema.sql --dialect mariadb | head -n 38'
