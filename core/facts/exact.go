@@ -91,7 +91,11 @@ func (in *Facts) Assigns(from, to dialect.TypeID) dialect.Outcome {
 		return dialect.Found
 	}
 	types := in.Dialect.Types()
-	return types.Assigns(types.Name(from), types.Name(to))
+	o := types.Assigns(types.Name(from), types.Name(to))
+	if o == dialect.None && in.Schema.AddsConversions() {
+		return dialect.Open
+	}
+	return o
 }
 
 // Casts tells whether there is a cast from a type to another.
@@ -116,6 +120,9 @@ func (in *Facts) Operator(name string, left, right dialect.TypeID) (dialect.Type
 	}
 	types := in.Dialect.Types()
 	result, o := types.Operator(name, types.Name(left), types.Name(right))
+	if o == dialect.None && in.Schema.AddsConversions() {
+		return dialect.OpenType, dialect.Open
+	}
 	if known.operators == nil || len(known.operators) > mostCached {
 		known.operators = map[operatorKey]found{}
 	}
@@ -241,6 +248,15 @@ func (e exact) work(x syntax.Expr, depth int) dialect.TypeID {
 		return e.call(n, depth)
 	case *syntax.Subquery:
 		return e.output(n.Query.Body, 0, depth)
+	case *syntax.Param:
+		switch place := e.in.paramPlace(n); {
+		case place.Beside != nil:
+			if t := e.of(place.Beside, depth); t != dialect.UnknownType {
+				return t
+			}
+		case !place.IsOpen():
+			return e.declared(&place.Type)
+		}
 	}
 	return dialect.OpenType
 }
@@ -475,6 +491,9 @@ func (e exact) together(xs []syntax.Expr, depth int) (dialect.TypeID, dialect.Ou
 				names[i] = types.Name(id)
 			}
 			t, o := types.Common(names)
+			if o == dialect.None && e.in.Schema.AddsConversions() {
+				o = dialect.Open
+			}
 			return types.ID(t), o
 		}
 	}

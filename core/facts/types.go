@@ -59,8 +59,29 @@ func (in *Facts) typeOf(x syntax.Expr, depth int) schema.Type {
 		return in.callType(n, depth)
 	case *syntax.Subquery:
 		return in.outputType(n.Query.Body, 0, depth+1)
+	case *syntax.Param:
+		return in.paramPlace(n).Type
 	}
 	return schema.Type{}
+}
+
+// paramPlace gives the place of a parameter, by which databases and their clients give it a type;
+// the zero Place for one that stands beside another, and for variables, which have their own.
+func (in *Facts) paramPlace(n *syntax.Param) Place {
+	switch in.Src[n.Span().Start] {
+	case '$', '?', ':':
+	default:
+		return Place{}
+	}
+	if b, ok := in.Above(n).(*syntax.Binary); ok && isParam(b.X) && isParam(b.Y) {
+		return Place{}
+	}
+	return in.PlaceOf(n)
+}
+
+func isParam(x syntax.Expr) bool {
+	_, ok := syntax.Unparen(x).(*syntax.Param)
+	return ok
 }
 
 // common gives the type of a value that may be any of some expressions; those that

@@ -51,10 +51,19 @@ func (s *Schema) apply(stmt syntax.Stmt, src []byte) bool {
 		return false // it is no table
 	case *syntax.SelectStmt:
 		return a.selectInto(n)
+	case *syntax.OtherStmt:
+		s.conversions = s.conversions || createsConversion(a.span(n.Span()))
+		return false
 	default:
 		return false
 	}
 	return true
+}
+
+// createsConversion reports whether a statement is CREATE OPERATOR or CREATE CAST.
+func createsConversion(statement string) bool {
+	words := strings.Fields(statement[:min(len(statement), 40)])
+	return len(words) > 1 && strings.EqualFold(words[0], "create") && (strings.EqualFold(words[1], "operator") || strings.EqualFold(words[1], "cast"))
 }
 
 // Load reads DDL text in a dialect. What could not be read or applied is told in

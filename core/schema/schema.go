@@ -21,8 +21,10 @@ type Schema struct {
 	// routines are functions and procedures by last name in lower case.
 	routines map[string]bool
 	path     []string // search path, nil for the usual one
-	whole    bool
-	changes  int
+	// conversions tells that an operator or a cast was created.
+	conversions bool
+	whole       bool
+	changes     int
 	// Problems tell of what could not be applied.
 	Problems []Problem
 	// strangers are tables, by last name in lower case, that were changed and are not there.
@@ -265,6 +267,17 @@ func (s *Schema) Type(name string) *UserType {
 func (s *Schema) HasRoutine(name string) bool {
 	for ; s != nil; s = s.below {
 		if s.routines[name] {
+			return true
+		}
+	}
+	return false
+}
+
+// AddsConversions reports whether an operator or a cast was created, so that values may go
+// together which by the database's own rules do not.
+func (s *Schema) AddsConversions() bool {
+	for ; s != nil; s = s.below {
+		if s.conversions {
 			return true
 		}
 	}

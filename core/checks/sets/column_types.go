@@ -55,7 +55,7 @@ func runColumnTypes(p *check.Pass, n *syntax.SetOp) {
 		return
 	}
 	width, ok := widthOf(p, n)
-	if !ok || !p.Tells(n) {
+	if !ok || !p.Tells(n) || p.Schema.AddsConversions() {
 		return
 	}
 	for i := range width {

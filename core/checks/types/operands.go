@@ -27,6 +27,8 @@ var operands = &check.Check{
 			"SELECT name FROM hives WHERE frame_count > 7.5",
 			"SELECT name || hive_id FROM hives",
 			"SELECT name FROM hives WHERE moved_on > CURRENT_TIMESTAMP",
+			"CREATE FUNCTION is_text(integer, varchar) RETURNS boolean LANGUAGE sql AS 'SELECT $1::text = $2'; " +
+				"CREATE OPERATOR = (LEFTARG = integer, RIGHTARG = varchar, FUNCTION = is_text); SELECT name FROM hives WHERE hive_id = name",
 		},
 	}, {
 		Dialect: dialect.Postgres,
