@@ -258,12 +258,14 @@ func IsTruthText(s string) bool {
 	return false
 }
 
-// MayBeDay reports whether a text holds a digit, or is one of the words that PostgreSQL has for
-// days.
+// MayBeDay reports whether a text holds a digit, or one of the words that PostgreSQL has for
+// days; signs round a word, as in 'now()', do not matter to it.
 func MayBeDay(value string) bool {
-	switch strings.ToLower(strings.TrimSpace(value)) {
-	case "now", "today", "tomorrow", "yesterday", "epoch", "infinity", "-infinity", "+infinity":
-		return true
+	for _, word := range strings.FieldsFunc(strings.ToLower(value), func(c rune) bool { return c < 'a' || c > 'z' }) {
+		switch word {
+		case "now", "today", "tomorrow", "yesterday", "epoch", "infinity", "allballs":
+			return true
+		}
 	}
 	return strings.ContainsAny(value, "0123456789")
 }

@@ -54,7 +54,7 @@ func runImpossibleDate(p *check.Pass, w written) {
 	numbers, widths, _ := parts(w.value, '-')
 	year, month, day := numbers[0], numbers[1], numbers[2]
 	last := daysIn(year, month)
-	if (month == 0 || day == 0) && (p.Dialect == dialect.MySQL || p.Dialect == dialect.MariaDB) {
+	if (month == 0 || day == 0) && dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite).Has(p.Dialect) {
 		return // which stands for a day that is not known there
 	}
 	f := check.Finding{
