@@ -2,6 +2,7 @@ package facts
 
 import (
 	"fmt"
+	"strings"
 	"time"
 
 	"justlens/core/syntax"
@@ -70,4 +71,21 @@ func (in *Facts) DayWithoutQuotes(x syntax.Expr) (d BareDay, ok bool) {
 func DayOfDigits(s string) (iso string, ok bool) {
 	day, err := time.Parse("20060102", s)
 	return day.Format(time.DateOnly), err == nil
+}
+
+// DayOf reads '2026-05-01' and DATE '2026-05-01', which is typed.
+func (in *Facts) DayOf(x syntax.Expr) (day time.Time, typed, ok bool) {
+	x = syntax.Unparen(x)
+	if t, is := x.(*syntax.TypedLiteral); is {
+		if !strings.EqualFold(in.Text(t.Type), "date") {
+			return day, false, false
+		}
+		x, typed = t.Value, true
+	}
+	lit, is := x.(*syntax.Literal)
+	if !is || lit.Lit != syntax.TextLiteral {
+		return day, false, false
+	}
+	day, err := time.Parse(time.DateOnly, strings.Trim(in.Text(lit), "'"))
+	return day, typed, err == nil
 }

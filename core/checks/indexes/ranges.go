@@ -145,11 +145,11 @@ func yearBounds(p *check.Pass, values []syntax.Expr) (low, high string) {
 // dayBounds gives the bounds of days that are written as literals, in the
 // author's way of writing a date.
 func dayBounds(p *check.Pass, values []syntax.Expr) (low, high string) {
-	first, _, ok := dayOf(p, values[0])
+	first, _, ok := p.DayOf(values[0])
 	if !ok {
 		return "", ""
 	}
-	last, typed, ok := dayOf(p, values[len(values)-1])
+	last, typed, ok := p.DayOf(values[len(values)-1])
 	if !ok {
 		return "", ""
 	}
@@ -162,21 +162,4 @@ func dayBounds(p *check.Pass, values []syntax.Expr) (low, high string) {
 		return p.Dialect.Day(first.Format(time.DateOnly)), p.Dialect.Day(next.Format(time.DateOnly))
 	}
 	return low, p.Dialect.Day(next.Format(time.DateOnly))
-}
-
-// dayOf reads '2026-05-01' and DATE '2026-05-01'.
-func dayOf(p *check.Pass, x syntax.Expr) (day time.Time, typed, ok bool) {
-	x = syntax.Unparen(x)
-	if t, is := x.(*syntax.TypedLiteral); is {
-		if !strings.EqualFold(p.Text(t.Type), "date") {
-			return day, false, false
-		}
-		x, typed = t.Value, true
-	}
-	lit, is := x.(*syntax.Literal)
-	if !is || lit.Lit != syntax.TextLiteral {
-		return day, false, false
-	}
-	day, err := time.Parse(time.DateOnly, strings.Trim(p.Text(lit), "'"))
-	return day, typed, err == nil
 }

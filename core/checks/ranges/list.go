@@ -4,4 +4,4 @@ package ranges
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{unquotedDate, impossibleDate, dayMonth}
+var Checks = []*check.Check{unquotedDate, impossibleDate, dayMonth, lastDay, instantEqualsDay}
