@@ -106,6 +106,9 @@ func convertsColumn(p *check.Pass, n, x syntax.Expr, values []syntax.Expr) bool 
 	return true
 }
 
+// exactDigits is how many digits of a whole number a double surely holds.
+const exactDigits = 15
+
 // mixesList reports a list of numbers in quotes and without, which MariaDB compares with each
 // row as it is, and not by the index. (as 10.11 plans)
 func mixesList(p *check.Pass, n *syntax.In) {
@@ -119,6 +122,10 @@ func mixesList(p *check.Pass, n *syntax.In) {
 	}
 	var edits []text.Edit
 	bare := 0
+	effect := check.NewRows
+	if p.Type(name).Class == class.Integer {
+		effect = check.SameRows
+	}
 	for _, x := range n.List {
 		lit, ok := x.(*syntax.Literal)
 		switch {
@@ -129,7 +136,11 @@ func mixesList(p *check.Pass, n *syntax.In) {
 		case !facts.IsValue(p.Info, lit, class.Decimal):
 			return // told as no number
 		default:
-			edits = append(edits, check.Replace(lit.Span(), strings.Trim(p.Text(lit), "' ")))
+			number := strings.Trim(p.Text(lit), "' ")
+			if len(number) > exactDigits { // compared as a double, which more than one whole number may equal
+				effect = check.NewRows
+			}
+			edits = append(edits, check.Replace(lit.Span(), number))
 		}
 	}
 	place, _ := p.Enclosing(n, filters)
@@ -140,7 +151,7 @@ func mixesList(p *check.Pass, n *syntax.In) {
 		Span: n.Span(), Context: place.Span(), Certainty: check.Likely, Verdicts: check.Everywhere(check.Unclear).But(check.Slow, dialect.In(dialect.MariaDB)),
 		Message: fmt.Sprintf("the list behind %s mixes numbers in quotes and without", p.Brief(name)),
 		Why:     fmt.Sprintf("MariaDB then compares every row, and the index on %s does not serve.", p.Brief(name)),
-		Mends:   []check.Mend{{Title: "write all without quotes", Effect: check.SameRows, Edits: edits}},
+		Mends:   []check.Mend{{Title: "write all without quotes", Effect: effect, Edits: edits}},
 	})
 }
 

@@ -1,0 +1,4 @@
+-- dialect: sqlserver
+UPDATE hives SET frame_count = 'ten' WHERE hive_id = 901; -- want "type.literal"
+INSERT INTO sales VALUES (900, 1, 1, '20260501', '3 jars', 5.5); -- want "type.literal"
+UPDATE hives SET frame_count = '10', name = 'soon' WHERE hive_id = 901;
