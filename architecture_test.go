@@ -12,7 +12,7 @@ import (
 // road lists the packages in the order of the road of data: each may import
 // only those before it.
 var road = []string{
-	"core/text", "core/slab", "core/fault", "core/dialect/word", "core/dialect", "core/syntax", "core/schema", "core/bind", "core/reason", "core/facts", "core/sample", "core/check",
+	"core/text", "core/slab", "core/fault", "core/dialect/word", "core/dialect/class", "core/dialect", "core/syntax", "core/schema", "core/bind", "core/reason", "core/facts", "core/sample", "core/check",
 	"core/checks/", "core/checks", "core/review", "core/mend", "database", "demo", "report", "cli", "cmd/justlens",
 }
 

@@ -11,7 +11,12 @@
 //	outputs.go     what a query gives out
 //	passed.go      conditions that all rows of a query have met
 //	nullable.go    what can be NULL
-//	types.go       what type an expression has
+//	types.go       what class of type an expression has
+//	exact.go       what type it has by PostgreSQL's own rules
+//	variable.go    what type a routine declares for its variables
+//	place.go       what the place of a value asks of it
+//	literal.go     what a text in quotes may be read as
+//	day.go         days that are written in one way or another
 //	fixed.go       what follows from values and rows that are fixed
 //	keys.go        what tells the rows of a query apart
 //	numbered.go    whose rows a column numbers, by foreign keys
