@@ -195,8 +195,8 @@ func (in *Facts) columnTypeAt(c *bind.Column, depth int) schema.Type {
 	return schema.Type{}
 }
 
-// columnOf gives the schema's column that an expression is, nil if it is none.
-func (in *Facts) columnOf(x syntax.Expr) *schema.Column {
+// ColumnOf gives the schema's column that an expression is, nil if it is none.
+func (in *Facts) ColumnOf(x syntax.Expr) *schema.Column {
 	n, ok := syntax.Unparen(x).(*syntax.Name)
 	if !ok {
 		return nil
