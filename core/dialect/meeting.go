@@ -32,8 +32,6 @@ type Meeting struct {
 	// As is the class that both are made, or that the result has; class.Unknown where
 	// that is not known.
 	As class.Class
-	// Literal is As where one of the two is text or a number written in the query.
-	Literal class.Class
 	// Refused tells that the statement is not run.
 	Refused bool
 }
@@ -80,8 +78,8 @@ func (d Dialect) ClassOf(name string) class.Class {
 	return class.Other
 }
 
-// Meets tells what a dialect does with values of two classes, in their order for Subtract and Store. Of
-// PostgreSQL little is told; see [Dialect.Types].
+// Meets tells what a dialect does with values of two classes, in their order for Subtract and
+// Store. Of PostgreSQL little is told; see [Dialect.Types].
 func (d Dialect) Meets(use Use, a, b class.Class) Meeting {
 	return allConversions()[d].meetings[use][a][b]
 }
@@ -137,7 +135,7 @@ func readMeetings(text string) *[Count]conversions {
 	return all
 }
 
-// read takes a line "use A B as C" with what may follow.
+// read takes a line "use A B as C".
 func (c *conversions) read(f []string) {
 	for use := range uses {
 		if useNames[use] != f[0] {
@@ -146,10 +144,6 @@ func (c *conversions) read(f []string) {
 		for _, a := range class.Named(f[1]) {
 			for _, b := range class.Named(f[2]) {
 				m := Meeting{Refused: f[4] == "refused", As: named(f[4], a, b)}
-				m.Literal = m.As
-				if len(f) > 6 {
-					m.Literal = named(f[6], a, b)
-				}
 				c.meetings[use][a][b] = m
 				if use != Subtract && use != Store {
 					c.meetings[use][b][a] = m

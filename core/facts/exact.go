@@ -91,11 +91,7 @@ func (in *Facts) Assigns(from, to dialect.TypeID) dialect.Outcome {
 		return dialect.Found
 	}
 	types := in.Dialect.Types()
-	o := types.Assigns(types.Name(from), types.Name(to))
-	if o == dialect.None && in.Schema.AddsConversions() {
-		return dialect.Open
-	}
-	return o
+	return in.opened(types.Assigns(types.Name(from), types.Name(to)))
 }
 
 // Casts tells whether there is a cast from a type to another.
@@ -116,19 +112,25 @@ func (in *Facts) Operator(name string, left, right dialect.TypeID) (dialect.Type
 	known := &in.exact
 	key := operatorKey{name, left, right}
 	if f, ok := known.operators[key]; ok {
-		return f.result, f.outcome
+		return f.result, in.opened(f.outcome)
 	}
 	types := in.Dialect.Types()
 	result, o := types.Operator(name, types.Name(left), types.Name(right))
-	if o == dialect.None && in.Schema.AddsConversions() {
-		return dialect.OpenType, dialect.Open
-	}
 	if known.operators == nil || len(known.operators) > mostCached {
 		known.operators = map[operatorKey]found{}
 	}
 	key.name = strings.Clone(name)
 	known.operators[key] = found{types.ID(result), o}
-	return types.ID(result), o
+	return types.ID(result), in.opened(o)
+}
+
+// opened gives an outcome by the database's own rules as it is where an operator or cast was
+// created, which may take what they do not.
+func (in *Facts) opened(o dialect.Outcome) dialect.Outcome {
+	if o == dialect.None && in.Schema.AddsConversions() {
+		return dialect.Open
+	}
+	return o
 }
 
 // Infix is Operator for one that has operands on both sides.
@@ -165,7 +167,7 @@ func (in *Facts) Called(name string, args []dialect.TypeID) (dialect.TypeID, dia
 	}
 	known := &in.exact
 	if f, ok := known.calls[key]; ok && (key.n > 0 || len(args) == 0) {
-		return f.result, f.outcome
+		return f.result, in.opened(f.outcome)
 	}
 	types := in.Dialect.Types()
 	names := make([]string, len(args))
@@ -183,7 +185,7 @@ func (in *Facts) Called(name string, args []dialect.TypeID) (dialect.TypeID, dia
 		}
 		known.calls[key] = f
 	}
-	return f.result, f.outcome
+	return f.result, in.opened(f.outcome)
 }
 
 // exact works out types by the rules of a type system.
@@ -491,10 +493,7 @@ func (e exact) together(xs []syntax.Expr, depth int) (dialect.TypeID, dialect.Ou
 				names[i] = types.Name(id)
 			}
 			t, o := types.Common(names)
-			if o == dialect.None && e.in.Schema.AddsConversions() {
-				o = dialect.Open
-			}
-			return types.ID(t), o
+			return types.ID(t), e.in.opened(o)
 		}
 	}
 	return e.settled(same), dialect.Found

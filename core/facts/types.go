@@ -393,9 +393,7 @@ func (in *Facts) digits(x syntax.Expr, t schema.Type) dialect.Decimal {
 		if lit, ok := syntax.Unparen(x).(*syntax.Literal); ok {
 			return dialect.Decimal{Precision: int(lit.Span().Len())}
 		}
-		first, _, _ := strings.Cut(strings.ToLower(t.Name), " ")
-		first, _, _ = strings.Cut(first, "(")
-		return dialect.Decimal{Precision: dialect.IntegerDigits(first)}
+		return dialect.Decimal{Precision: dialect.IntegerDigits(t.Word())}
 	}
 	return dialect.Decimal{}
 }

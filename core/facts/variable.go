@@ -31,13 +31,12 @@ func (in *Facts) variableType(n *syntax.Name) schema.Type {
 			return schema.Type{}
 		}
 	}
-	first, _, _ := strings.Cut(strings.ToLower(written), " ")
-	first, _, _ = strings.Cut(first, "(")
-	t := schema.Type{Name: written, Class: in.Dialect.ClassOf(first)}
+	t := schema.Type{Name: written}
+	t.Class = in.Dialect.ClassOf(t.Word())
 	if t.Class == class.Timestamp && strings.Contains(strings.ToLower(written), "with time zone") {
 		t.Class = class.TimestampTZ
 	}
-	if t.Class == class.Other || written == "" || in.Schema.Type(first) != nil {
+	if t.Class == class.Other || written == "" || in.Schema.Type(t.Word()) != nil {
 		return schema.Type{}
 	}
 	return t

@@ -1,6 +1,10 @@
 package schema
 
-import "justlens/core/dialect/class"
+import (
+	"strings"
+
+	"justlens/core/dialect/class"
+)
 
 // Type is a column's type.
 type Type struct {
@@ -10,4 +14,13 @@ type Type struct {
 	Scale    int
 	Unsigned bool
 	Values   []string // of an enumeration
+}
+
+// Word gives the first word of the type's name in lower case.
+func (t Type) Word() string {
+	name := strings.ToLower(t.Name)
+	if end := strings.IndexAny(name, " ("); end >= 0 {
+		return name[:end]
+	}
+	return name
 }

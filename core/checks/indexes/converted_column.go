@@ -77,7 +77,7 @@ func convertsColumn(p *check.Pass, n, x syntax.Expr, values []syntax.Expr) bool 
 	as := class.Unknown
 	for _, v := range values {
 		m := p.Dialect.Meets(dialect.Compare, column.Type.Class, p.Type(v).Class)
-		if m.As != class.Unknown && m.Literal != class.Text {
+		if m.As != class.Unknown {
 			as = m.As
 			if other, ok := syntax.Unparen(v).(*syntax.Name); ok && p.Use(other).Source != nil && p.Use(other).Source != u.Source {
 				return false // two columns that are joined

@@ -90,7 +90,7 @@ func equalsFloat(p *check.Pass, x, fraction syntax.Expr, n syntax.Node) bool {
 // a fraction in double precision: SQL Server, Oracle and SQLite do not (Transact-SQL reference,
 // "Data type precedence"; Oracle's, "Numeric Precedence").
 func isSingle(d dialect.Dialect, t schema.Type) bool {
-	name, _, _ := strings.Cut(strings.ToLower(t.Name), "(")
+	name := t.Word()
 	switch d {
 	case dialect.Postgres:
 		return name == "real" || name == "float4" || name == "float" && 0 < t.Length && t.Length <= 24

@@ -173,13 +173,11 @@ func largest(d dialect.Dialect, t schema.Type) uint64 {
 	if d == dialect.Oracle {
 		return 0
 	}
-	first, _, _ := strings.Cut(strings.ToLower(t.Name), " ")
-	first, _, _ = strings.Cut(first, "(")
-	bits := widths[first]
+	bits := widths[t.Word()]
 	switch {
 	case bits == 0:
 		return 0
-	case t.Unsigned || d == dialect.SQLServer && first == "tinyint":
+	case t.Unsigned || d == dialect.SQLServer && t.Word() == "tinyint":
 		return 1<<bits - 1
 	}
 	return 1<<(bits-1) - 1

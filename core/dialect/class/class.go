@@ -78,15 +78,6 @@ func Named(name string) []Class {
 	case "day":
 		return []Class{Date, Timestamp, TimestampTZ}
 	}
-	if name == "any" {
-		var all []Class
-		for c := Integer; c < Count; c++ {
-			if c != Other {
-				all = append(all, c)
-			}
-		}
-		return all
-	}
 	for c, n := range names {
 		if n == name {
 			return []Class{Class(c)}
