@@ -19,12 +19,12 @@ import (
 
 // budgets are what a review may cost at the most; all of it is counted, none timed.
 var budgets = map[string]float64{
-	"bytes allocated a byte of season":      0.05,
-	"bytes allocated a byte of mixed":       0.15,
-	"allocations a statement of season":     0.3,
-	"allocations a statement of mixed":      2.5,
-	"calls of checks a statement of season": 47,
-	"calls of checks a statement of mixed":  70, // fourteen checks of types came
+	"bytes allocated a byte of season":      0.1,
+	"bytes allocated a byte of mixed":       0.25,
+	"allocations a statement of season":     0.6,
+	"allocations a statement of mixed":      3.5,
+	"calls of checks a statement of season": 60,
+	"calls of checks a statement of mixed":  95, // a hundred checks came
 	"calls of one check a statement":        6,  // comparisons, arithmetic and calls, for their types
 
 	"bytes of a token":           16,

@@ -130,6 +130,9 @@ func (p *Pass) Break(like text.Pos, more string) string {
 // AddConjunct makes edits that add a condition to a chain of ANDs.
 func (p *Pass) AddConjunct(clause syntax.Node, cond syntax.Expr, condition string) []text.Edit {
 	start := clause.Span().Start
+	if j, ok := clause.(*syntax.Join); ok {
+		start = j.OpSpan.Start
+	}
 	edits := []text.Edit{}
 	if b, ok := cond.(*syntax.Binary); ok && b.Op != syntax.OpAnd && !b.Op.IsComparison() {
 		edits = append(edits, Insert(cond.Span().Start, "("), Insert(cond.Span().End, ")"))

@@ -1,6 +1,10 @@
 package check
 
-import "strings"
+import (
+	"strings"
+
+	"justlens/core/bind"
+)
 
 // List joins names for a sentence: "a, b and c", where word is and.
 func List(names []string, word string) string {
@@ -9,4 +13,19 @@ func List(names []string, word string) string {
 	}
 	last := len(names) - 1
 	return strings.Join(names[:last], ", ") + " " + word + " " + names[last]
+}
+
+// SourceName gives the name of a source for a sentence: its table's, or its alias where the table
+// stands in FROM twice or is none.
+func (p *Pass) SourceName(s *bind.Source) string {
+	t := s.SchemaTable()
+	if t == nil {
+		return p.Ident(s.Name)
+	}
+	for _, other := range s.Scope.Sources {
+		if other != s && other.SchemaTable() == t {
+			return p.Ident(s.Name)
+		}
+	}
+	return t.Name
 }

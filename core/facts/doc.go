@@ -10,6 +10,7 @@
 //	grouping.go    what a SELECT groups by
 //	outputs.go     what a query gives out
 //	passed.go      conditions that all rows of a query have met
+//	ties.go        which sources conditions tie together
 //	nullable.go    what can be NULL
 //	types.go       what class of type an expression has
 //	exact.go       what type it has by PostgreSQL's own rules

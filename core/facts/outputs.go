@@ -1,6 +1,8 @@
 package facts
 
 import (
+	"slices"
+
 	"justlens/core/bind"
 	"justlens/core/syntax"
 )
@@ -10,6 +12,9 @@ type SourceSet uint64
 
 // Has reports whether a source is in the set.
 func (s SourceSet) Has(source *bind.Source) bool { return source.Index < 64 && s>>source.Index&1 != 0 }
+
+// HasAny reports whether one of some sources is in the set.
+func (s SourceSet) HasAny(sources []*bind.Source) bool { return slices.ContainsFunc(sources, s.Has) }
 
 // Of lists the sources of the set.
 func (s SourceSet) Of(scope *bind.Scope) (list []*bind.Source) {

@@ -483,10 +483,11 @@ func (t *Table) IsRequired(column int, d dialect.Dialect) bool {
 	if !c.Primary {
 		return false
 	}
-	return d != dialect.SQLite || c.Type.Class == class.Integer && len(t.primary()) == 1
+	return d != dialect.SQLite || c.Type.Class == class.Integer && len(t.PrimaryKey()) == 1
 }
 
-func (t *Table) primary() []int {
+// PrimaryKey gives the columns of the primary key, nil if there is none.
+func (t *Table) PrimaryKey() []int {
 	for _, k := range t.Keys {
 		if k.Primary {
 			return k.Columns

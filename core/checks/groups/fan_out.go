@@ -114,15 +114,15 @@ func reportFanOut(p *check.Pass, sel *syntax.Select, c *syntax.Call, fan fan) {
 	}
 	var names []string
 	for _, s := range fan.sources.Of(p.Scope(sel)) {
-		names = append(names, called(p, s))
+		names = append(names, p.SourceName(s))
 	}
 	name, argument := p.FunctionName(c), c.Args[0]
 	f := check.Finding{
 		Span: c.Span(), Context: sel.Span(), Certainty: fan.certainty,
-		Message: fmt.Sprintf("the join with %s repeats rows of %s, so %s counts them more than once", called(p, many), strings.Join(names, " and "), p.Brief(c)),
-		Why:     fmt.Sprintf("A row of %s that meets three rows of %s is taken three times.", names[0], called(p, many)),
+		Message: fmt.Sprintf("the join with %s repeats rows of %s, so %s counts them more than once", p.SourceName(many), strings.Join(names, " and "), p.Brief(c)),
+		Why:     fmt.Sprintf("A row of %s that meets three rows of %s is taken three times.", names[0], p.SourceName(many)),
 		Related: []check.Related{{Span: many.Node.Span(), Message: "this table repeats them"}},
-		Mends: []check.Mend{{Title: fmt.Sprintf("aggregate %s before the join, in a derived table of one row for each key", called(p, many)),
+		Mends: []check.Mend{{Title: fmt.Sprintf("aggregate %s before the join, in a derived table of one row for each key", p.SourceName(many)),
 			Effect: check.ByHand}},
 	}
 	if name == "count" {

@@ -89,21 +89,6 @@ func sidesOf(p *check.Pass, x syntax.Expr, s *bind.Source) tie {
 	return tied
 }
 
-// called gives the name of a source for a sentence: its table's, or its alias where
-// the table stands in FROM twice or is none.
-func called(p *check.Pass, s *bind.Source) string {
-	t := s.SchemaTable()
-	if t == nil {
-		return p.Ident(s.Name)
-	}
-	for _, other := range s.Scope.Sources {
-		if other != s && other.SchemaTable() == t {
-			return p.Ident(s.Name)
-		}
-	}
-	return t.Name
-}
-
 // keyColumn gives a column of a source that no row of its table lacks: that of a
 // single primary key before others. It is written as the query would.
 func keyColumn(p *check.Pass, s *bind.Source) string {

@@ -154,7 +154,7 @@ func countsFromTwo(p *check.Pass, c *syntax.Call) bool {
 }
 
 func reportCountOuterJoin(p *check.Pass, sel *syntax.Select, c *syntax.Call, children []*bind.Source) {
-	child := called(p, children[0])
+	child := p.SourceName(children[0])
 	f := check.Finding{
 		Span: c.Span(), Context: sel.Span(), Certainty: check.Likely,
 		Message: fmt.Sprintf("%[1]s gives 1, not 0, where there is no row of %[2]s", p.Brief(c), child),
@@ -219,13 +219,13 @@ func runInnerLosesParents(p *check.Pass, sel *syntax.Select) {
 		if !ok || p.FunctionName(c) != "count" {
 			continue
 		}
-		title := fmt.Sprintf("keep them by LEFT JOIN from %s", called(p, parent))
+		title := fmt.Sprintf("keep them by LEFT JOIN from %s", p.SourceName(parent))
 		if key := keyColumn(p, child); key != "" {
 			title += ", and count " + key
 		}
 		p.Report(check.Finding{
 			Span: item.Span(), Context: sel.Span(), Certainty: check.Possible,
-			Message: fmt.Sprintf("rows of %s without any of %s are left out, not counted 0", called(p, parent), called(p, child)),
+			Message: fmt.Sprintf("rows of %s without any of %s are left out, not counted 0", p.SourceName(parent), p.SourceName(child)),
 			Why:     "The inner join returns no row for them.",
 			Related: []check.Related{{Span: j.OpSpan, Message: "an inner join"}},
 			Mends:   []check.Mend{{Title: title, Effect: check.ByHand}},

@@ -4,4 +4,7 @@ package joins
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{comma, typesDiffer}
+var Checks = []*check.Check{
+	comma, unconnected, noCondition, selfCondition, wrongKey, partialKey, outerUndone, preservedFilter, natural, oldOuter, commaPrecedence,
+	pairsTwice, distinctHides, unused, orCondition, typesDiffer,
+}

@@ -121,12 +121,7 @@ func unknownQualifier(p *check.Pass, qualifier syntax.Ident, within *bind.Scope)
 	if within != nil {
 		for _, s := range within.Sources {
 			if s.Name.Sym == qualifier.Sym && s.Node != nil {
-				f.Message = fmt.Sprintf("ON cannot see %s from here", p.Ident(qualifier))
-				f.Why = "JOIN binds tighter than the comma, so a join sees only the tables between its commas and before it."
-				f.Related = []check.Related{{Span: s.Node.Span(), Message: "the table"}}
-				f.Mends = []check.Mend{{Title: "join all tables by JOIN, or put this one behind the last comma", Effect: check.ByHand}}
-				p.Report(f)
-				return
+				return // join.comma-precedence tells
 			}
 		}
 	}

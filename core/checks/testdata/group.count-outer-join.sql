@@ -6,7 +6,7 @@ SELECT k.name FROM keepers AS k LEFT JOIN hives AS h ON h.keeper_id = k.keeper_i
 SELECT k.name, COUNT(*) AS n FROM keepers AS k LEFT JOIN hives AS h ON h.keeper_id = k.keeper_id LEFT JOIN inspections AS i ON i.hive_id = h.hive_id GROUP BY k.name; -- want "group.count-outer-join"
 -- Right: the optional side is counted, is one row at most, or is there.
 SELECT k.name, COUNT(h.hive_id) AS hives FROM keepers AS k LEFT JOIN hives AS h ON h.keeper_id = k.keeper_id GROUP BY k.name;
-SELECT k.village, COUNT(*) AS keepers FROM keepers AS k LEFT JOIN keepers AS m ON m.keeper_id = k.mentor_id GROUP BY k.village;
+SELECT k.village, COUNT(*) AS keepers FROM keepers AS k LEFT JOIN keepers AS m ON m.keeper_id = k.mentor_id GROUP BY k.village; -- want "join.unused"
 SELECT k.name, COUNT(*) AS hives FROM keepers AS k LEFT JOIN hives AS h ON h.keeper_id = k.keeper_id WHERE h.hive_id IS NOT NULL GROUP BY k.name;
 SELECT h.frame_count, COUNT(*) AS n FROM keepers AS k LEFT JOIN hives AS h ON h.keeper_id = k.keeper_id GROUP BY h.frame_count;
 SELECT k.name, COUNT(*) FILTER (WHERE h.frame_count > 3) AS n FROM keepers AS k LEFT JOIN hives AS h ON h.keeper_id = k.keeper_id GROUP BY k.name;

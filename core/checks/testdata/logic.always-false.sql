@@ -8,7 +8,7 @@ SELECT name FROM queens WHERE colour = 'red' AND colour = 'blue'; -- want "logic
 SELECT name FROM queens WHERE colour IS NULL AND colour = 'red'; -- want "logic.always-false"
 SELECT name FROM hives WHERE apiary_id = 3 AND 1 = 2; -- want "logic.always-false"
 SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id HAVING apiary_id = 1 AND apiary_id > 1 AND COUNT(*) > 3; -- want "group.having-as-where" "group.having-as-where" "logic.always-false"
-SELECT h.name FROM hives h LEFT JOIN queens q ON q.queen_id = h.queen_id AND q.bred_in > 2025 AND q.bred_in < 2024; -- want "logic.always-false"
+SELECT h.name FROM hives h LEFT JOIN queens q ON q.queen_id = h.queen_id AND q.bred_in > 2025 AND q.bred_in < 2024; -- want "join.unused" "logic.always-false"
 SELECT name FROM hives WHERE keeper_id = 3 OR apiary_id = 1 AND apiary_id = 2; -- want "logic.always-false" "logic.and-or"
 SELECT name FROM hives WHERE apiary_id = 1 OR apiary_id = 2;
 SELECT name FROM queens WHERE colour = 'red' AND colour = 'Red';

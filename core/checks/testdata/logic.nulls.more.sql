@@ -1,5 +1,5 @@
 -- dialect: postgres, possible
--- checks: logic.constant-comparison, logic.chained-comparison, logic.not-scope, logic.and-or, logic.double-negative, logic.or-chain, logic.always-true, logic.always-false, logic.redundant, null.inequality-drops, null.not-in-subquery, null.equals, null.in-list, match.leading-wildcard, rows.subquery-width, type.different-domains, set.column-count, write.value-count, name.outer-capture
+-- checks: logic.constant-comparison, join.wrong-key, logic.chained-comparison, logic.not-scope, logic.and-or, logic.double-negative, logic.or-chain, logic.always-true, logic.always-false, logic.redundant, null.inequality-drops, null.not-in-subquery, null.equals, null.in-list, match.leading-wildcard, rows.subquery-width, type.different-domains, set.column-count, write.value-count, name.outer-capture
 SELECT 1 FROM hives WHERE 1 = 1;
 SELECT 1 FROM hives WHERE 1 = 2;
 SELECT 1 FROM hives WHERE 'a' = 'b' OR frame_count > 3; -- want "logic.constant-comparison"
@@ -88,11 +88,11 @@ INSERT INTO buyers (buyer_id, name) VALUES (-1, 'Ro', 3); -- want "write.value-c
 INSERT INTO buyers (buyer_id, name) SELECT hive_id FROM hives; -- want "write.value-count"
 INSERT INTO buyers (buyer_id, name) SELECT hive_id, name FROM hives WHERE 1 = 0;
 INSERT INTO buyers (buyer_id, name) SELECT * FROM hives; -- want "write.value-count"
-SELECT 1 FROM hives AS h JOIN queens AS q ON q.queen_id = h.hive_id; -- want "type.different-domains"
+SELECT 1 FROM hives AS h JOIN queens AS q ON q.queen_id = h.hive_id; -- want "join.wrong-key"
 SELECT 1 FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id;
 SELECT 1 FROM hives AS h JOIN keepers AS k ON k.keeper_id = h.apiary_id; -- want "type.different-domains"
 SELECT 1 FROM keepers AS k JOIN keepers AS m ON m.keeper_id = k.mentor_id;
-SELECT 1 FROM hives AS h JOIN harvests AS v ON v.harvest_id = h.hive_id; -- want "type.different-domains"
+SELECT 1 FROM hives AS h JOIN harvests AS v ON v.harvest_id = h.hive_id; -- want "join.wrong-key"
 SELECT 1 FROM hives WHERE hive_id = keeper_id; -- want "type.different-domains"
 SELECT 1 FROM hives WHERE frame_count = keeper_id;
 SELECT 1 FROM queens WHERE queen_id IN (SELECT frame_count FROM buyers);

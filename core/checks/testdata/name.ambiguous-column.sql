@@ -6,7 +6,7 @@ SELECT h.hive_id FROM hives AS h JOIN inspections AS i ON hive_id = i.hive_id; -
 SELECT x.n FROM (SELECT 1 AS n) AS x JOIN (SELECT 2 AS n) AS y ON n = 1; -- want "name.ambiguous-column"
 SELECT COUNT(*) FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id GROUP BY hive_id; -- want "name.ambiguous-column"
 SELECT hive_id, name FROM hives JOIN inspections USING (hive_id); -- want "name.unqualified-column"
-SELECT hive_id FROM hives NATURAL JOIN harvests;
+SELECT hive_id FROM hives NATURAL JOIN harvests; -- want "join.natural"
 SELECT h.hive_id FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id ORDER BY hive_id;
 SELECT h.hive_id AS id, mites FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id ORDER BY id; -- want "name.unqualified-column"
 SELECT name FROM hives AS h WHERE EXISTS (SELECT 1 FROM inspections WHERE hive_id = h.hive_id);

@@ -1,5 +1,5 @@
 -- dialect: postgres, possible
--- checks: name.unknown-alias, name.unknown-function, type.argument-count, name.duplicate-alias, name.duplicate-output, name.unnamed-output
+-- checks: name.unknown-alias, join.comma-precedence, name.unknown-function, type.argument-count, name.duplicate-alias, name.duplicate-output, name.unnamed-output
 SELECT hives.name FROM hives AS h; -- want "name.unknown-alias"
 SELECT hiv.name FROM hives AS hives; -- want "name.unknown-alias"
 SELECT q.name FROM hives AS h JOIN queens AS qu ON qu.queen_id = h.queen_id; -- want "name.unknown-alias"
@@ -7,7 +7,7 @@ SELECT hivez.name FROM hives AS hivea, queens AS hiveb; -- want "name.unknown-al
 SELECT queens.name FROM hives AS h JOIN queens AS a ON a.queen_id = h.queen_id JOIN queens AS b ON b.queen_id = h.queen_id; -- want "name.unknown-alias"
 SELECT x.* FROM hives AS h; -- want "name.unknown-alias"
 SELECT h.* FROM hives AS h;
-SELECT a.name FROM hives AS a, queens JOIN keepers ON keepers.keeper_id = a.keeper_id; -- want "name.unknown-alias"
+SELECT a.name FROM hives AS a, queens JOIN keepers ON keepers.keeper_id = a.keeper_id; -- want "join.comma-precedence"
 SELECT SUM(frame_count) OVER w FROM hives; -- want "name.unknown-alias" "name.unnamed-output"
 SELECT SUM(frame_count) OVER w FROM hives WINDOW w AS (ORDER BY name); -- want "name.unnamed-output"
 SELECT lenght(name) FROM hives; -- want "name.unknown-function" "name.unnamed-output"

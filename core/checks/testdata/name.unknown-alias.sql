@@ -16,5 +16,5 @@ DELETE g FROM harvests AS g JOIN hives AS h ON h.hive_id = g.hive_id WHERE h.fra
 SELECT x.* FROM hives AS h; -- want "name.unknown-alias"
 SELECT RANK() OVER v FROM harvests WINDOW w AS (ORDER BY hive_id); -- want "name.unknown-alias"
 SELECT RANK() OVER w FROM harvests WINDOW w AS (ORDER BY hive_id);
-SELECT h.name FROM hives AS h, queens AS q JOIN keepers AS k ON k.keeper_id = h.keeper_id WHERE q.queen_id = h.queen_id; -- want "join.comma" "name.unknown-alias"
+SELECT h.name FROM hives AS h, queens AS q JOIN keepers AS k ON k.keeper_id = h.keeper_id WHERE q.queen_id = h.queen_id; -- want "join.comma" "join.comma-precedence"
 SELECT h.name FROM queens AS q, hives AS h JOIN keepers AS k ON k.keeper_id = h.keeper_id WHERE q.queen_id = h.queen_id; -- want "join.comma"

@@ -9,7 +9,7 @@ SELECT name FROM hives WHERE queen_id <> 3 AND queen_id IS NOT NULL;
 SELECT name FROM hives WHERE queen_id > 1 AND queen_id <> 3;
 SELECT name FROM hives WHERE queen_id = 3;
 SELECT h.name FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id WHERE h.keeper_id <> q.queen_id;
-SELECT k.name, m.name AS mentor FROM keepers AS k LEFT JOIN keepers AS m ON m.keeper_id = k.mentor_id WHERE m.village <> 'Saltby';
+SELECT k.name, m.name AS mentor FROM keepers AS k LEFT JOIN keepers AS m ON m.keeper_id = k.mentor_id WHERE m.village <> 'Saltby'; -- want "join.outer-undone"
 SELECT name FROM hives WHERE queen_id <> 3 AND (queen_id > 5 OR keeper_id = 2);
 SELECT name FROM hives WHERE COALESCE(queen_id, 0) <> 3;
 SELECT name FROM hives WHERE NOT (queen_id <> 3); -- want "logic.double-negative"

@@ -4,8 +4,8 @@ SELECT h.name FROM hives h FETCH FIRST 3 ROWS ONLY;
 SELECT h.name FROM hives AS h; -- want "syntax.other-dialect"
 SELECT h.name FROM hives h LIMIT 3; -- want "syntax.other-dialect"
 SELECT h.name || ', ' || q.name AS both_names FROM hives h JOIN queens q ON q.queen_id = h.queen_id;
-SELECT h.name, q.name AS queen FROM hives h, queens q WHERE q.queen_id (+) = h.queen_id; -- want "join.comma"
-SELECT h.name, q.name AS queen FROM hives h, queens q;
+SELECT h.name, q.name AS queen FROM hives h, queens q WHERE q.queen_id (+) = h.queen_id; -- want "join.comma" "join.old-outer"
+SELECT h.name, q.name AS queen FROM hives h, queens q; -- want "join.unconnected"
 SELECT NVL(q.colour, 'none') AS colour FROM queens q;
 SELECT q.name FROM queens q WHERE q.colour = '';
 SELECT q.name FROM queens q WHERE q.colour = NULL; -- want "null.equals"

@@ -12,7 +12,7 @@ SELECT name FROM hives ORDER BY name FETCH FIRST 3 ROWS ONLY;
 SELECT DISTINCT ON (apiary_id) apiary_id, name FROM hives ORDER BY apiary_id, name;
 SELECT COALESCE(moved_on, '2026-01-01'), STRING_AGG(name, ', ') FROM hives GROUP BY moved_on;
 SELECT name FROM hives EXCEPT SELECT name FROM queens;
-SELECT name || '!' FROM hives NATURAL JOIN (SELECT 1 AS hive_id) AS one;
+SELECT name || '!' FROM hives NATURAL JOIN (SELECT 1 AS hive_id) AS one; -- want "join.natural"
 INSERT INTO hives (hive_id, name, apiary_id, keeper_id, frame_count) VALUES (9, 'Ash', 1, 1, 8) ON CONFLICT (hive_id) DO NOTHING;
 SELECT name FROM hives LIMIT 5, 10; -- want "syntax.other-dialect"
 SELECT IF(frame_count > 3, 'a', 'b') AS size FROM hives; -- want "syntax.other-dialect"

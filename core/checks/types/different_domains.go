@@ -20,7 +20,7 @@ var differentDomains = &check.Check{
 	Verdicts: check.Everywhere(check.Wrong),
 	Needs:    check.Schema,
 	Examples: []check.Example{{
-		Bad:  "SELECT h.name, k.name AS keeper FROM hives AS h JOIN keepers AS k ON k.keeper_id = h.hive_id",
+		Bad:  "SELECT h.name, k.name AS keeper FROM hives AS h JOIN keepers AS k ON k.keeper_id = h.apiary_id",
 		Good: "SELECT h.name, k.name AS keeper FROM hives AS h JOIN keepers AS k ON k.keeper_id = h.keeper_id",
 		Near: []string{
 			"SELECT h.name, k.name AS keeper FROM hives AS h JOIN keepers AS k ON k.keeper_id = h.keeper_id",
@@ -41,6 +41,9 @@ func runDifferentDomains(p *check.Pass, b *syntax.Binary) {
 	y, ok := keyOf(p, b.Y)
 	if !ok || x.parent == y.parent {
 		return
+	}
+	if x.own && y.own && (x.sibling(p, y.parent) != "" || y.sibling(p, x.parent) != "") {
+		return // join.wrong-key tells
 	}
 	f := check.Finding{
 		Span: b.Span(), Certainty: check.Likely,
