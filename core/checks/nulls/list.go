@@ -4,4 +4,7 @@ package nulls
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{equals, inList, notInSubquery, inequalityDrops}
+var Checks = []*check.Check{
+	equals, inList, notInSubquery, inequalityDrops, quoted, caseWhenNull, selfEqual, emptyText, testOnRequired, concat, firstInOrder,
+	needlessCoalesce, lonelyCoalesce, arithmetic,
+}

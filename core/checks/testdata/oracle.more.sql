@@ -7,7 +7,7 @@ SELECT h.name || ', ' || q.name AS both_names FROM hives h JOIN queens q ON q.qu
 SELECT h.name, q.name AS queen FROM hives h, queens q WHERE q.queen_id (+) = h.queen_id; -- want "join.comma" "join.old-outer"
 SELECT h.name, q.name AS queen FROM hives h, queens q; -- want "join.unconnected"
 SELECT NVL(q.colour, 'none') AS colour FROM queens q;
-SELECT q.name FROM queens q WHERE q.colour = '';
+SELECT q.name FROM queens q WHERE q.colour = ''; -- want "null.empty-text"
 SELECT q.name FROM queens q WHERE q.colour = NULL; -- want "null.equals"
 SELECT q.name FROM queens q WHERE q.colour <> 'blue'; -- want "null.inequality-drops"
 SELECT v.hive_id FROM harvests v WHERE TRUNC(v.taken_on) = DATE '2026-05-01'; -- want "index.function-on-column"
@@ -26,7 +26,7 @@ SELECT h.name FROM hives h MINUS SELECT q.name, q.colour FROM queens q; -- want 
 SELECT SYSDATE FROM DUAL;
 SELECT SYSDATE - v.taken_on AS age FROM harvests v;
 SELECT DECODE(q.colour, NULL, 'none', q.colour) AS colour FROM queens q;
-SELECT CASE q.colour WHEN NULL THEN 'none' ELSE q.colour END AS colour FROM queens q;
+SELECT CASE q.colour WHEN NULL THEN 'none' ELSE q.colour END AS colour FROM queens q; -- want "null.case-when-null"
 INSERT INTO buyers (buyer_id, name) VALUES (1); -- want "write.value-count"
 UPDATE hives h SET h.frame_count = (SELECT MAX(o.frame_count) FROM hives o) WHERE h.hive_id = 3;
 DELETE FROM hives h WHERE h.hive_id = MAX(h.hive_id); -- want "clause.aggregate-in-where"

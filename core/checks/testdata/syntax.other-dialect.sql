@@ -22,5 +22,5 @@ UPDATE hives h JOIN queens q ON q.queen_id = h.queen_id SET frame_count = 3; -- 
 DELETE FROM hives h LEFT JOIN queens q ON q.queen_id = h.queen_id WHERE q.colour = 'red'; -- want "syntax.other-dialect"
 SELECT name FROM hives LIMIT 10 OFFSET 5;
 SELECT name FROM hives OFFSET 5 LIMIT 10;
-SELECT name FROM hives WHERE (name IS NULL) IS NOT TRUE AND name IS DISTINCT FROM 'Ash';
+SELECT name FROM hives WHERE (name IS NULL) IS NOT TRUE AND name IS DISTINCT FROM 'Ash'; -- want "null.test-on-required"
 DELETE FROM hives h USING queens q WHERE q.queen_id = h.queen_id AND h.hive_id = -1;

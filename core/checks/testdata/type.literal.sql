@@ -12,4 +12,4 @@ SELECT name FROM hives WHERE frame_count > '8.5'; -- want "type.literal"
 SELECT name FROM hives WHERE frame_count > 8.5;
 SELECT name FROM hives WHERE moved_on > 'last week'; -- want "type.literal"
 SELECT name FROM hives WHERE moved_on > 'yesterday' OR moved_on = 'infinity';
-SELECT name FROM hives WHERE COALESCE(frame_count, 0) = 'none'; -- want "type.literal"
+SELECT name FROM hives WHERE COALESCE(frame_count, 0) = 'none'; -- want "null.needless-coalesce" "type.literal"

@@ -21,13 +21,13 @@ SELECT n FROM (SELECT CAST(hive_id AS text) AS n FROM hives) x WHERE n = 3; -- w
 SELECT n FROM (SELECT hive_id AS n FROM hives) x WHERE n = 3;
 SELECT n FROM (SELECT 'a' AS n) x WHERE n = 3; -- want "type.operands"
 SELECT COUNT(*) FROM hives GROUP BY apiary_id HAVING COUNT(*) > 'x' || 1 OR MAX(name) > 3; -- want "type.operands" "type.operands"
-SELECT name FROM hives WHERE COALESCE(frame_count, 0) = 1 AND COALESCE(name, '') = '' AND NULLIF(name, '') = 'x';
-SELECT name FROM hives WHERE COALESCE(name, '') = 0; -- want "type.operands"
+SELECT name FROM hives WHERE COALESCE(frame_count, 0) = 1 AND COALESCE(name, '') = '' AND NULLIF(name, '') = 'x'; -- want "null.needless-coalesce" "null.needless-coalesce"
+SELECT name FROM hives WHERE COALESCE(name, '') = 0; -- want "null.needless-coalesce" "type.operands"
 SELECT name FROM hives WHERE (SELECT MAX(taken_on) FROM harvests) = 1; -- want "type.operands"
 SELECT COALESCE(moved_on, frame_count) FROM hives; -- want "case.mixed-types"
-SELECT COALESCE(frame_count, 0.5), GREATEST(name, 'x'), NULLIF(frame_count, '0'), LEAST(moved_on, TIMESTAMP '2026-01-01 00:00:00') FROM hives;
+SELECT COALESCE(frame_count, 0.5), GREATEST(name, 'x'), NULLIF(frame_count, '0'), LEAST(moved_on, TIMESTAMP '2026-01-01 00:00:00') FROM hives; -- want "null.needless-coalesce"
 SELECT CASE WHEN hive_id = 1 THEN name ELSE frame_count END FROM hives; -- want "case.mixed-types"
 SELECT NULLIF(name, 0) FROM hives; -- want "type.operands"
 SELECT -'7' FROM hives; -- want "type.operands"
 SELECT name FROM hives WHERE NULLIF('7', frame_count) = 3;
-SELECT COALESCE(frame_count, '0', NULL), COALESCE(moved_on, 'infinity'), CASE WHEN hive_id = 1 THEN 0.5 ELSE '1.5' END FROM hives;
+SELECT COALESCE(frame_count, '0', NULL), COALESCE(moved_on, 'infinity'), CASE WHEN hive_id = 1 THEN 0.5 ELSE '1.5' END FROM hives; -- want "null.needless-coalesce"
