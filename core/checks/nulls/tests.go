@@ -150,7 +150,7 @@ func runSelfEqual(p *check.Pass, b *syntax.Binary) {
 	default:
 		test := p.Word(where.Span().Start, "IS NOT NULL")
 		f.Mends = []check.Mend{{Title: "compare with the column that is meant", Effect: check.ByHand}}
-		if isConjunct(p, b) {
+		if isConjunct(p, b) && p.Nullable(x) != facts.No {
 			f.Mends = append(f.Mends, check.Mend{Title: "say " + test, Effect: check.SameRows, Edits: []text.Edit{check.Replace(b.Span(), p.Text(b.X)+" "+test)}})
 		}
 	}

@@ -4,4 +4,8 @@ package rows
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{subqueryWidth, rowWidth, positionRange, intoSeveral}
+var Checks = []*check.Check{
+	subqueryWidth, rowWidth, positionRange, intoSeveral, limitUnordered, limitBeforeOrder, orderText, manyForOne, existsUncorrelated,
+	existsAggregate, constantSubquery, unreadEffect, unusedCTE, star, distinctNeedless, distinctCall, limitTies, orderPosition,
+	orderDirection,
+}

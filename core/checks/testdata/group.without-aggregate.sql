@@ -8,7 +8,7 @@ SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id;
 SELECT apiary_id FROM hives GROUP BY apiary_id HAVING COUNT(*) > 1;
 SELECT apiary_id FROM hives GROUP BY apiary_id ORDER BY MAX(frame_count);
 SELECT apiary_id FROM hives GROUP BY apiary_id, keeper_id;
-SELECT DISTINCT apiary_id FROM hives GROUP BY apiary_id;
+SELECT DISTINCT apiary_id FROM hives GROUP BY apiary_id; -- want "rows.distinct-needless"
 SELECT DISTINCT ON (name) name FROM hives GROUP BY name;
 SELECT ALL name FROM hives GROUP BY name;
 SELECT name FROM hives GROUP BY ROLLUP (name);

@@ -15,7 +15,7 @@ SELECT name FROM hives WHERE (apiary_id = 1 AND keeper_id = 2) OR (apiary_id = 2
 SELECT name FROM hives WHERE apiary_id = 1 OR keeper_id = 2 OR moved_on IS NULL;
 SELECT name FROM hives WHERE apiary_id = 1 AND keeper_id = 2 AND moved_on IS NULL;
 SELECT name FROM hives WHERE NOT (apiary_id = 1 OR keeper_id = 2) AND moved_on IS NULL;
-SELECT name FROM hives WHERE (apiary_id = 1 OR keeper_id = 2) AND EXISTS (SELECT 1 FROM queens WHERE colour = 'red' OR colour IS NULL);
-SELECT name FROM hives WHERE apiary_id = 1 OR EXISTS (SELECT 1 FROM queens WHERE colour = 'red' AND bred_in = 2024);
+SELECT name FROM hives WHERE (apiary_id = 1 OR keeper_id = 2) AND EXISTS (SELECT 1 FROM queens WHERE colour = 'red' OR colour IS NULL); -- want "rows.exists-uncorrelated"
+SELECT name FROM hives WHERE apiary_id = 1 OR EXISTS (SELECT 1 FROM queens WHERE colour = 'red' AND bred_in = 2024); -- want "rows.exists-uncorrelated"
 SELECT name FROM hives WHERE moved_on IS NULL OR moved_on IS NOT NULL AND frame_count > 8; -- want "logic.and-or"
 SELECT name FROM hives WHERE apiary_id IN (1, 2) OR apiary_id = 3 AND frame_count > 8; -- want "logic.and-or"

@@ -1,8 +1,8 @@
 -- dialect: oracle, possible
 SELECT h.name FROM hives h WHERE ROWNUM <= 3;
-SELECT h.name FROM hives h FETCH FIRST 3 ROWS ONLY;
+SELECT h.name FROM hives h FETCH FIRST 3 ROWS ONLY; -- want "rows.limit-unordered"
 SELECT h.name FROM hives AS h; -- want "syntax.other-dialect"
-SELECT h.name FROM hives h LIMIT 3; -- want "syntax.other-dialect"
+SELECT h.name FROM hives h LIMIT 3; -- want "rows.limit-unordered" "syntax.other-dialect"
 SELECT h.name || ', ' || q.name AS both_names FROM hives h JOIN queens q ON q.queen_id = h.queen_id;
 SELECT h.name, q.name AS queen FROM hives h, queens q WHERE q.queen_id (+) = h.queen_id; -- want "join.comma" "join.old-outer"
 SELECT h.name, q.name AS queen FROM hives h, queens q; -- want "join.unconnected"

@@ -13,4 +13,4 @@ SELECT ARRAY(SELECT hive_id FROM hives);
 WITH heavy (hive) AS (SELECT hive_id, weight_kg FROM harvests) SELECT hive FROM heavy;
 SELECT name FROM hives WHERE hive_id = ANY (SELECT hive_id FROM harvests);
 SELECT (hive_id, frame_count) = (SELECT 1, 2) FROM hives;
-UPDATE hives SET (frame_count, queen_id) = (SELECT 3, queen_id FROM queens LIMIT (SELECT 1)) WHERE hive_id = -1;
+UPDATE hives SET (frame_count, queen_id) = (SELECT 3, queen_id FROM queens LIMIT (SELECT 1)) WHERE hive_id = -1; -- want "rows.limit-unordered"

@@ -19,7 +19,7 @@ SELECT d.name FROM (SELECT h.name FROM hives AS h); -- want "name.derived-withou
 SELECT h.name FROM hives AS h CROSS APPLY (SELECT TOP 1 v.weight_kg FROM harvests AS v WHERE v.hive_id = h.hive_id ORDER BY v.weight_kg DESC) AS best;
 SELECT h.name, best.weight_kg FROM hives AS h OUTER APPLY (SELECT MAX(v.weight_kg) AS weight_kg FROM harvests AS v WHERE v.hive_id = h.hive_id) AS best;
 SELECT h.name FROM hives AS h WHERE h.queen_id = NULL; -- want "null.equals"
-SELECT h.name FROM hives AS h LIMIT 3; -- want "syntax.other-dialect"
+SELECT h.name FROM hives AS h LIMIT 3; -- want "rows.limit-unordered" "syntax.other-dialect"
 SELECT h.name FROM hives AS h WHERE h.name ILIKE 'a%'; -- want "syntax.other-dialect"
 SELECT h.name || 'x' AS label FROM hives AS h; -- want "syntax.other-dialect"
 SELECT IIF(h.frame_count > 3, 'big', 'small') AS size FROM hives AS h;

@@ -10,4 +10,4 @@ SELECT (frame_count > 3) + 1 AS n FROM hives; -- want "type.operands"
 SELECT weight_kg & 1 AS n FROM harvests; -- want "type.operands"
 SELECT name FROM hives ORDER BY hive_id LIMIT true; -- want "type.operands"
 SELECT name FROM hives WHERE hive_id IN (SELECT weight_kg FROM harvests) AND (hive_id, name) = (1, 'Ash') AND (frame_count > 3) IS TRUE AND hive_id & 1 = 1;
-SELECT name FROM hives WHERE name IN (SELECT name FROM queens UNION SELECT NULL) AND hive_id = ANY (ARRAY[1, 2]) LIMIT 2 + 1
+SELECT name FROM hives WHERE name IN (SELECT name FROM queens UNION SELECT NULL) AND hive_id = ANY (ARRAY[1, 2]) LIMIT 2 + 1 -- want "rows.limit-unordered"

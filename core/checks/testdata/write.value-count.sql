@@ -2,7 +2,7 @@
 INSERT INTO queens (queen_id, name, bred_in) VALUES (901, 'Ash', 2024, 'red'); -- want "write.value-count"
 INSERT INTO queens (queen_id, name, bred_in) VALUES (901, 'Ash', 2024), (902, 'Elm'); -- want "write.value-count"
 INSERT INTO queens (queen_id, name, bred_in, colour) SELECT queen_id + 900, name, bred_in FROM queens; -- want "write.value-count"
-INSERT INTO queens (queen_id, name) SELECT * FROM queens; -- want "write.value-count"
+INSERT INTO queens (queen_id, name) SELECT * FROM queens; -- want "rows.star" "write.value-count"
 INSERT INTO queens (queen_id, name, bred_in) VALUES (901, 'Ash', 2024);
 INSERT INTO queens (queen_id, name, bred_in) SELECT x.* FROM (SELECT 901 AS queen_id, 'Ash' AS name, 2024 AS bred_in) AS x;
 INSERT INTO queens (queen_id, name, bred_in) SELECT queen_id + 900, name, bred_in FROM queens WHERE queen_id = -1;

@@ -1,0 +1,416 @@
+package rows
+
+import (
+	"fmt"
+	"strings"
+
+	"justlens/core/bind"
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/facts"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+var limitUnordered = &check.Check{
+	ID:    "rows.limit-unordered",
+	Title: "row limit without ORDER BY",
+	Doc: "Without ORDER BY the rows of a query have no order, and a row limit takes any of them. Which they are may change from day to day, with the data, an index or a " +
+		"new version of the database.",
+	Verdicts: check.Everywhere(check.Wrong),
+	Examples: []check.Example{{
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT name, frame_count FROM hives LIMIT 5",
+		Good:    "SELECT name, frame_count FROM hives ORDER BY hive_id LIMIT 5",
+		Near: []string{
+			"SELECT name, frame_count FROM hives ORDER BY frame_count DESC, hive_id LIMIT 5",
+			"SELECT name FROM hives WHERE hive_id = 7 LIMIT 1",
+			"SELECT COUNT(*) AS hives FROM hives LIMIT 1",
+			"SELECT a.name FROM apiaries a WHERE EXISTS (SELECT h.name FROM hives h WHERE h.apiary_id = a.apiary_id LIMIT 1)",
+			"SELECT 1 AS found FROM hives WHERE frame_count > 8 LIMIT 1",
+			"SELECT name FROM hives LIMIT 0",
+		},
+	}, {
+		Dialect: dialect.SQLServer,
+		Bad:     "SELECT TOP (3) name FROM queens WHERE bred_in = 2025",
+		Good:    "SELECT TOP (3) name FROM queens WHERE bred_in = 2025 ORDER BY queen_id",
+	}},
+	On: check.Nodes(runLimitUnordered).With(facts.Limited).And(check.Nodes(runTopUnordered).In(dialect.In(dialect.SQLServer, dialect.ANSI))),
+}
+
+func runLimitUnordered(p *check.Pass, q *syntax.Query) {
+	if q.OrderBy == nil && q.Limit.Count != nil {
+		unordered(p, q, q.Limit)
+	}
+}
+
+func runTopUnordered(p *check.Pass, sel *syntax.Select) {
+	if q := p.OwnQuery(sel); sel.Top != nil && sel.Top.Count != nil && q != nil && q.OrderBy == nil && q.Limit == nil {
+		unordered(p, q, sel.Top)
+	}
+}
+
+func unordered(p *check.Pass, q *syntax.Query, limit *syntax.Limit) {
+	sel, ok := q.Body.(*syntax.Select)
+	if !ok || sel.From == nil || sel.Reshaped || sel.GroupBy == nil && p.Aggregates(sel) {
+		return
+	}
+	count := p.Text(syntax.Unparen(limit.Count))
+	if _, exists := p.Parent(q).(*syntax.Exists); exists || count == "0" || allConstant(sel) || rowsAreOne(p, sel) {
+		return
+	}
+	f := check.Finding{Span: limit.Span(), Context: q.Span(), Certainty: check.Likely,
+		Message: "the row limit takes any rows, for nothing says in which order",
+		Why:     "A query without ORDER BY gives its rows in whatever order is cheapest at the time.",
+	}
+	if count == "1" {
+		f.Message = "the row limit takes any one row, for nothing says which comes first"
+		if !known(p, sel) || hasEquality(p, sel) {
+			f.Certainty = check.Possible // there may be only one
+		}
+	}
+	if sel.Distinct || sel.GroupBy != nil || len(p.Scope(sel).Sources) != 1 {
+		f.Mends = []check.Mend{{Title: "say in ORDER BY which come first", Effect: check.ByHand}}
+	} else if key := orderKey(p, p.Scope(sel).Sources[0]); key != "" {
+		order := p.Word(sel.Span().Start, "ORDER BY") + " " + key
+		m := check.Mend{Title: "order by the key, or by what is meant to come first", Effect: check.NewRows}
+		if limit == sel.Top {
+			m.Edits = []text.Edit{check.Insert(q.Span().End, p.Break(sel.From.Span().Start, "")+order)}
+		} else {
+			m.Edits = []text.Edit{check.Insert(limit.Span().Start, order+p.Break(limit.Span().Start, ""))}
+		}
+		f.Mends = []check.Mend{m}
+	} else {
+		f.Mends = []check.Mend{{Title: "say in ORDER BY which come first", Effect: check.ByHand}}
+	}
+	p.Report(f)
+}
+
+// allConstant reports whether a SELECT gives the same row each time.
+func allConstant(sel *syntax.Select) bool {
+	for _, item := range sel.Items {
+		if _, ok := syntax.Unparen(item.X).(*syntax.Literal); !ok {
+			return false
+		}
+	}
+	return true
+}
+
+// rowsAreOne reports whether a SELECT gives one row at most, its row limit left aside.
+func rowsAreOne(p *check.Pass, sel *syntax.Select) bool {
+	return p.Given(sel).Rows()
+}
+
+// known reports whether all sources of a SELECT are tables whose keys are known.
+func known(p *check.Pass, sel *syntax.Select) bool {
+	for _, s := range p.Scope(sel).Sources {
+		if t := s.SchemaTable(); t == nil || t.IsView || !t.Complete || len(t.Keys) == 0 {
+			return false
+		}
+	}
+	return true
+}
+
+// hasEquality reports whether WHERE asks that a column equals something, which may pick a single
+// row although no key says so.
+func hasEquality(p *check.Pass, sel *syntax.Select) (found bool) {
+	if sel.Where != nil {
+		syntax.Conjuncts(sel.Where.Cond, func(c syntax.Expr) {
+			b, ok := syntax.Unparen(c).(*syntax.Binary)
+			found = found || ok && b.Op == syntax.OpEqual
+		})
+	}
+	return found
+}
+
+// orderKey writes the primary key of a source as it can be ordered by, "" if it has none.
+func orderKey(p *check.Pass, s *bind.Source) string {
+	t := s.SchemaTable()
+	if t == nil {
+		return ""
+	}
+	var columns []string
+	for _, i := range t.PrimaryKey() {
+		name := p.Dialect.Name(t.Columns[i].Name, t.Columns[i].Quoted)
+		if ref, ok := s.Node.(*syntax.TableRef); ok && !ref.Alias.IsZero() {
+			name = p.Ident(ref.Alias) + "." + name
+		}
+		columns = append(columns, name)
+	}
+	return strings.Join(columns, ", ")
+}
+
+var limitTies = &check.Check{
+	ID:    "rows.limit-ties",
+	Title: "row limit ordered by what is not unique",
+	Doc: "Rows that agree in all of ORDER BY have no order among them. Where the row limit falls between such rows, it is chance which of them are given, and a second page may " +
+		"repeat or leave out some. A key at the end of ORDER BY makes the order whole.",
+	Verdicts:  check.Everywhere(check.Unclear),
+	Needs:     check.Schema,
+	OnRequest: true,
+	Examples: []check.Example{{
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT name, frame_count FROM hives ORDER BY frame_count DESC LIMIT 5",
+		Good:    "SELECT name, frame_count FROM hives ORDER BY frame_count DESC, hive_id LIMIT 5",
+		Near: []string{
+			"SELECT name, frame_count FROM hives ORDER BY frame_count DESC, hive_id LIMIT 5",
+			"SELECT name, altitude_m FROM apiaries ORDER BY name LIMIT 5",
+			"SELECT name, frame_count FROM hives ORDER BY frame_count DESC",
+			"SELECT apiary_id, COUNT(*) AS n FROM hives GROUP BY apiary_id ORDER BY apiary_id LIMIT 5",
+		},
+	}},
+	On: check.Nodes(runLimitTies).With(facts.Limited | facts.Ordered),
+}
+
+func runLimitTies(p *check.Pass, q *syntax.Query) {
+	sel, ok := q.Body.(*syntax.Select)
+	if !p.Wants(check.Possible) || !ok || sel.From == nil || q.Limit.Count == nil || q.Limit.Loose || sel.GroupBy != nil || sel.Distinct || p.Aggregates(sel) || !known(p, sel) {
+		return
+	}
+	var keys []syntax.Expr
+	for _, item := range q.OrderBy.Items {
+		keys = append(keys, p.KeyMeant(sel, item.X))
+	}
+	if p.Given(sel, keys...).Rows() {
+		return
+	}
+	last := q.OrderBy.Items[len(q.OrderBy.Items)-1]
+	f := check.Finding{Span: q.OrderBy.Span(), Context: q.OrderBy.Span().Join(q.Limit.Span()), Certainty: check.Possible,
+		Message: "rows that agree in all of this have no order, and the row limit takes any of them",
+		Why:     "No key of the tables is among what the rows are ordered by.",
+		Mends:   []check.Mend{{Title: "add a key at the end of ORDER BY", Effect: check.ByHand}},
+	}
+	if sources := p.Scope(sel).Sources; len(sources) == 1 {
+		if key := orderKey(p, sources[0]); key != "" {
+			f.Mends = []check.Mend{{Title: "order by " + key + " at the end", Effect: check.NewRows, Edits: []text.Edit{check.Insert(last.Span().End, ", "+key)}}}
+		}
+	}
+	p.Report(f)
+}
+
+var limitBeforeOrder = &check.Check{
+	ID:    "rows.limit-before-order",
+	Title: "ROWNUM in WHERE beside ORDER BY",
+	Doc: "Oracle gives ROWNUM to rows as they pass WHERE, before ORDER BY sorts them (\"ROWNUM Pseudocolumn\" in its SQL reference). ROWNUM <= 5 takes any five rows and then " +
+		"sorts these. FETCH FIRST counts after sorting.",
+	Verdicts: check.Everywhere(check.Fine).But(check.Wrong, dialect.In(dialect.Oracle)),
+	Examples: []check.Example{{
+		Dialect: dialect.Oracle,
+		Bad:     "SELECT name, frame_count FROM hives WHERE ROWNUM <= 5 ORDER BY frame_count DESC",
+		Good:    "SELECT name, frame_count FROM hives ORDER BY frame_count DESC FETCH FIRST 5 ROWS ONLY",
+		Near: []string{
+			"SELECT name, frame_count FROM hives ORDER BY frame_count DESC FETCH FIRST 5 ROWS ONLY",
+			"SELECT name FROM (SELECT name, frame_count FROM hives ORDER BY frame_count DESC) WHERE ROWNUM <= 5",
+			"SELECT name FROM hives WHERE apiary_id = 2 AND ROWNUM = 1",
+		},
+	}},
+	On: check.Nodes(runLimitBeforeOrder).With(facts.Ordered).In(dialect.In(dialect.Oracle)),
+}
+
+func runLimitBeforeOrder(p *check.Pass, q *syntax.Query) {
+	sel, ok := q.Body.(*syntax.Select)
+	if !ok || sel.Where == nil || sel.GroupBy != nil || rowsAreOne(p, sel) {
+		return
+	}
+	var chain []syntax.Expr
+	syntax.BareConjuncts(sel.Where.Cond, func(c syntax.Expr) { chain = append(chain, c) })
+	for i, c := range chain {
+		b, ok := syntax.Unparen(c).(*syntax.Binary)
+		if !ok || !b.Op.IsComparison() {
+			continue
+		}
+		n, count, op := b.X, b.Y, b.Op
+		if isRowNum(p, count) {
+			n, count, op = count, n, op.Flip()
+		}
+		if !isRowNum(p, n) {
+			continue
+		}
+		f := check.Finding{Span: c.Span(), Context: q.Span(), Certainty: check.Certain,
+			Message: "ROWNUM is counted before ORDER BY sorts",
+			Why:     "Any rows are taken as they come, and only these are sorted.",
+			Related: []check.Related{{Span: q.OrderBy.Span(), Message: "sorted afterwards"}},
+		}
+		title := "take the first rows after sorting, by FETCH FIRST"
+		if _, literal := syntax.Unparen(count).(*syntax.Literal); literal && (op == syntax.OpLessEqual || op == syntax.OpEqual && p.Text(count) == "1") && q.Limit == nil {
+			m := check.Mend{Title: title, Effect: check.NewRows, Edits: p.RemoveClause(sel.Where)}
+			if len(chain) > 1 {
+				m.Edits = p.RemoveConjuncts(chain, func(k int) bool { return k == i })
+			}
+			m.Edits = append(m.Edits, check.Insert(q.OrderBy.Span().End, p.Break(q.OrderBy.Span().Start, "")+
+				p.Word(q.OrderBy.Span().Start, "FETCH FIRST")+" "+p.Text(count)+" "+p.Word(q.OrderBy.Span().Start, "ROWS ONLY")))
+			f.Mends = []check.Mend{m}
+		} else {
+			f.Mends = []check.Mend{{Title: title, Effect: check.ByHand}}
+		}
+		p.Report(f)
+		return
+	}
+}
+
+func isRowNum(p *check.Pass, x syntax.Expr) bool {
+	n, ok := syntax.Unparen(x).(*syntax.Name)
+	return ok && len(n.Parts) == 1 && p.Names.String(n.Last().Sym) == "rownum" && p.Use(n).Source == nil
+}
+
+var orderPosition = &check.Check{
+	ID:        "rows.order-position",
+	Title:     "ORDER BY by position",
+	Doc:       "ORDER BY 2 sorts by the second column of the list, whichever that is. A column that is added before it changes the order without a word. A name stays what it is.",
+	Verdicts:  check.Everywhere(check.Unclear),
+	OnRequest: true,
+	Examples: []check.Example{{
+		Bad:  "SELECT name, frame_count FROM hives ORDER BY 2, name",
+		Good: "SELECT name, frame_count FROM hives ORDER BY frame_count, name",
+		Near: []string{
+			"SELECT name, frame_count FROM hives ORDER BY frame_count, name",
+			"SELECT name FROM hives UNION SELECT name FROM queens ORDER BY 1",
+			"SELECT name, frame_count FROM hives ORDER BY frame_count + 2, name",
+		},
+	}},
+	On: check.Nodes(runOrderPosition).With(facts.Ordered),
+}
+
+func runOrderPosition(p *check.Pass, q *syntax.Query) {
+	sel, ok := q.Body.(*syntax.Select)
+	if !ok || !p.Wants(check.Possible) {
+		return
+	}
+	var f check.Finding
+	m := check.Mend{Title: "sort by name", Effect: check.SameRows}
+	for _, item := range q.OrderBy.Items {
+		l, ok := item.X.(*syntax.Literal)
+		if !ok {
+			continue
+		}
+		meant := p.ItemAt(sel, l)
+		if meant == nil {
+			continue
+		}
+		if f.Message == "" {
+			f = check.Finding{Span: l.Span(), Context: q.OrderBy.Span(), Certainty: check.Possible,
+				Message: fmt.Sprintf("sorts by %s, as long as nothing is put before it", p.Brief(meant.X)),
+				Why:     "A position means another column as soon as the list changes."}
+		} else {
+			f.Related = append(f.Related, check.Related{Span: l.Span(), Message: fmt.Sprintf("and by %s", p.Brief(meant.X))})
+		}
+		name := ""
+		switch x := meant.X.(type) {
+		case *syntax.Name:
+			name = p.Text(x)
+		case *syntax.Star:
+			return
+		}
+		if !meant.Alias.IsZero() {
+			name = p.Ident(meant.Alias)
+		}
+		if name == "" {
+			m.Effect = check.ByHand
+		}
+		m.Edits = append(m.Edits, check.Replace(l.Span(), name))
+	}
+	if f.Message == "" {
+		return
+	}
+	if m.Effect == check.ByHand {
+		m.Title, m.Edits = "give it a name, and sort by that", nil
+	}
+	f.Mends = []check.Mend{m}
+	p.Report(f)
+}
+
+var orderText = &check.Check{
+	ID:    "rows.order-text",
+	Title: "ORDER BY a text in quotes",
+	Doc: "In single quotes a name is a text, the same for every row, and sorting by it sorts nothing. PostgreSQL and SQL Server refuse it, the others run and give the rows " +
+		"unsorted.",
+	Verdicts: check.Everywhere(check.Wrong).But(check.Refused, dialect.In(dialect.Postgres, dialect.SQLServer)),
+	Examples: []check.Example{{
+		Bad:  "SELECT name, frame_count FROM hives ORDER BY 'frame_count' DESC",
+		Good: "SELECT name, frame_count FROM hives ORDER BY frame_count DESC",
+		Near: []string{
+			"SELECT name, frame_count FROM hives ORDER BY frame_count DESC",
+			"SELECT name, frame_count FROM hives ORDER BY CASE WHEN name = 'Ash' THEN 0 ELSE 1 END, name",
+			"SELECT name, frame_count FROM hives ORDER BY name || 'a'",
+		},
+	}},
+	On: check.Nodes(runOrderText).With(facts.Ordered),
+}
+
+func runOrderText(p *check.Pass, q *syntax.Query) {
+	for _, item := range q.OrderBy.Items {
+		l, ok := item.X.(*syntax.Literal)
+		if !ok || l.Lit != syntax.TextLiteral || !strings.HasPrefix(p.Text(l), "'") {
+			continue
+		}
+		f := check.Finding{Span: l.Span(), Context: q.OrderBy.Span(), Certainty: check.Certain,
+			Message: fmt.Sprintf("%s is a text, the same for every row, and sorts nothing", p.Brief(l)),
+			Why:     "Single quotes make a text of a name.",
+		}
+		name := strings.Trim(p.Text(l), "'")
+		if isName(p, q, name) {
+			f.Mends = []check.Mend{{Title: "sort by the column", Effect: check.NewRows, Edits: []text.Edit{check.Replace(l.Span(), p.Dialect.Name(name, false))}}}
+		} else {
+			f.Mends = []check.Mend{{Title: "sort by a column", Effect: check.ByHand}}
+		}
+		p.Report(f)
+	}
+}
+
+// isName reports whether a query gives out or reads a column of the name.
+func isName(p *check.Pass, q *syntax.Query, name string) bool {
+	sel, ok := q.Body.(*syntax.Select)
+	sym := p.Names.Find(strings.ToLower(name))
+	if !ok || sym == 0 {
+		return false
+	}
+	for _, item := range sel.Items {
+		if n, ok := item.X.(*syntax.Name); item.Alias.Sym == sym || ok && n.Last().Sym == sym {
+			return true
+		}
+	}
+	for _, s := range p.Scope(sel).Sources {
+		if s.Named(sym) != nil {
+			return true
+		}
+	}
+	return false
+}
+
+var orderDirection = &check.Check{
+	ID:    "rows.order-direction",
+	Title: "DESC that belongs to the last column only",
+	Doc: "DESC belongs to the one column before it. ORDER BY a, b DESC sorts by a from the smallest up, and only rows that agree in a by b from the greatest down. To turn the whole " +
+		"order, each column needs its DESC.",
+	Verdicts:  check.Everywhere(check.Unclear),
+	OnRequest: true,
+	Examples: []check.Example{{
+		Bad: "SELECT name, frame_count FROM hives ORDER BY apiary_id, frame_count DESC",
+		Near: []string{
+			"SELECT name, frame_count FROM hives ORDER BY apiary_id ASC, frame_count DESC",
+			"SELECT name, frame_count FROM hives ORDER BY apiary_id DESC, frame_count DESC",
+			"SELECT name, frame_count FROM hives ORDER BY frame_count DESC, apiary_id",
+			"SELECT name, frame_count FROM hives ORDER BY frame_count DESC",
+		},
+	}},
+	On: check.Nodes(runOrderDirection).With(facts.Ordered),
+}
+
+func runOrderDirection(p *check.Pass, q *syntax.Query) {
+	items := q.OrderBy.Items
+	last := items[len(items)-1]
+	if len(items) < 2 || !last.Desc || !p.Wants(check.Possible) {
+		return
+	}
+	for _, item := range items[:len(items)-1] {
+		if item.Desc || item.Nulls || item.Span().End != item.X.Span().End {
+			return // a direction is written, so the author thinks of them
+		}
+	}
+	p.Report(check.Finding{
+		Span: last.Span(), Context: q.OrderBy.Span(), Certainty: check.Possible,
+		Message: fmt.Sprintf("DESC turns the order of %s only", p.Brief(last.X)),
+		Why:     fmt.Sprintf("%s goes from the smallest up.", p.Brief(items[0].X)),
+		Mends:   []check.Mend{{Title: "write ASC where it is meant, or DESC behind each", Effect: check.ByHand}},
+	})
+}
