@@ -10,10 +10,14 @@ import (
 
 // NamedIn gives the sources of a scope whose columns stand anywhere in a node, queries inside
 // it included; ok is false where some name may be a column of the scope and cannot be told,
-// or the scope has more sources than a set holds.
+// the scope has more sources than a set holds, or the node is very large.
 func (in *Facts) NamedIn(scope *bind.Scope, n syntax.Node) (s SourceSet, ok bool) {
 	ok = len(scope.Sources) <= 64
+	seen := 0
 	syntax.Inspect(n, func(n syntax.Node) bool {
+		if seen++; seen > largeNode {
+			ok = false
+		}
 		switch n := n.(type) {
 		case *syntax.OuterMark, *syntax.BadExpr, *syntax.BadTable, *syntax.BadBody:
 			ok = ok && n.Kind() == syntax.KindOuterMark
@@ -47,6 +51,9 @@ func (in *Facts) NamedIn(scope *bind.Scope, n syntax.Node) (s SourceSet, ok bool
 	})
 	return s, ok
 }
+
+// largeNode is how much of a node is looked through for names.
+const largeNode = 2000
 
 // Tied gives the groups of sources of a scope that its conditions tie together, each source in
 // one of them; ok is false where they cannot be told. A condition ties all sources that it

@@ -24,6 +24,7 @@ type Insert struct {
 	// where they are not written.
 	Duplicate, OnConflict text.Span
 	Conflict              []*Assign // what either of them sets
+	ConflictColumns       []Ident   // of ON CONFLICT (…), nil where more than names stand there
 	Where                 *Where    // of DO UPDATE
 	Returning             []*SelectItem
 }

@@ -179,8 +179,13 @@ func (p *Parser) conflict(n *Insert) {
 		n.OnConflict = keyword
 		switch {
 		case p.tok.Kind == LeftParen:
-			p.skipParens()
+			if p.plainTarget() {
+				n.ConflictColumns = p.identList()
+			} else {
+				p.skipParens()
+			}
 			if p.at(word.Where) {
+				n.ConflictColumns = nil
 				p.where()
 			}
 		case p.accept(word.On):
@@ -196,6 +201,22 @@ func (p *Parser) conflict(n *Insert) {
 		n.Conflict = p.assigns()
 		if p.at(word.Where) {
 			n.Where = p.where()
+		}
+	}
+}
+
+// plainTarget reports whether the target of ON CONFLICT is a list of names and nothing else.
+func (p *Parser) plainTarget() bool {
+	for i := 1; ; i += 2 {
+		if k := p.peek(i).Kind; k != WordToken && k != QuotedName {
+			return false
+		}
+		switch p.peek(i + 1).Kind {
+		case RightParen:
+			return true
+		case Comma:
+		default:
+			return false
 		}
 	}
 }

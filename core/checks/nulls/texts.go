@@ -89,8 +89,12 @@ func mayHoldText(p *check.Pass, x syntax.Expr) bool {
 }
 
 func runQuotedAssigned(p *check.Pass, a *syntax.Assign) {
-	if _, ok := a.Target.(*syntax.Name); ok && a.Value != nil && isQuotedNull(p, a.Value) && mayHoldText(p, a.Target) {
-		storedNull(p, a.Value, p.Brief(a.Target), p.Nullable(a.Target) == facts.No)
+	if _, ok := a.Target.(*syntax.Name); !ok || a.Value == nil || !isQuotedNull(p, a.Value) {
+		return
+	}
+	c := p.PlaceOf(a.Value).Column
+	if c == nil || c.Type.Class == class.Text || c.Type.Class == class.Unknown && c.Type.Word() == "" {
+		storedNull(p, a.Value, p.Brief(a.Target), c != nil && (c.NotNull || c.Primary))
 	}
 }
 

@@ -37,37 +37,51 @@ func runUnusedCTE(p *check.Pass, w *syntax.With) {
 		return
 	}
 	unread, read := unreadOf(p, w)
-	for i, c := range w.CTEs {
-		if !unread[i] || read[i] || isNamed(p, w, c, unread) {
-			continue
+	if !slices.Contains(unread, true) {
+		return
+	}
+	named := namedOf(p, w, unread)
+	roots := 0 // those that nothing reads at all
+	for i := range w.CTEs {
+		unread[i] = unread[i] && !named[i]
+		if unread[i] && !read[i] {
+			roots++
 		}
-		if call := effect(p, c.Query); call != nil {
-			continue // rows.unread-effect tells
+	}
+	for i, c := range w.CTEs {
+		if !unread[i] || read[i] || effect(p, c.Query) != nil {
+			continue // of an effect rows.unread-effect tells
 		}
 		f := check.Finding{Span: c.Name.Span, Context: c.Span(), Certainty: check.Certain,
 			Message: fmt.Sprintf("nothing reads %s", p.Ident(c.Name)),
 			Why:     "A common table expression that is not read does nothing.",
 		}
-		drop := func(k int) bool { return k == i }
-		if slices.Contains(read, true) { // what only it reads goes with it
-			drop = func(k int) bool { return unread[k] }
-		}
-		m := check.Mend{Title: "leave it out", Effect: check.SameRows, Edits: withoutCTEs(p, w, drop)}
-		for k, other := range w.CTEs {
-			if k != i && drop(k) {
-				f.Related = append(f.Related, check.Related{Span: other.Name.Span, Message: "nor this, but by what nothing reads"})
-				if !read[k] {
-					m.Edits = nil // two that nothing reads, of which one may be meant
+		m := check.Mend{Title: "leave it out", Effect: check.SameRows}
+		switch {
+		case p.HasComment(w.Span()):
+			m.Effect = check.ByHand
+		case !slices.Contains(read, true):
+			m.Edits = withoutCTEs(p, w, func(k int) bool { return k == i })
+		case roots == 1: // what only it reads goes with it
+			m.Edits = withoutCTEs(p, w, func(k int) bool { return unread[k] })
+			for k, other := range w.CTEs {
+				if k != i && unread[k] && len(f.Related) < 5 {
+					f.Related = append(f.Related, check.Related{Span: other.Name.Span, Message: "this is read by it alone"})
 				}
 			}
-		}
-		if m.Edits == nil || p.HasComment(w.Span()) {
-			m.Effect, m.Edits = check.ByHand, nil
+		default:
+			m.Effect = check.ByHand
 		}
 		f.Mends = []check.Mend{m}
 		p.Report(f)
+		if len(w.CTEs) > manyCTEs {
+			return
+		}
 	}
 }
+
+// manyCTEs is from how many on only the first that nothing reads is told of.
+const manyCTEs = 100
 
 // withoutCTEs takes some queries out of WITH, and all of it where none is left.
 func withoutCTEs(p *check.Pass, w *syntax.With, drop func(int) bool) (edits []text.Edit) {
@@ -110,12 +124,7 @@ func unreadOf(p *check.Pass, w *syntax.With) (unread, read []bool) {
 			if !ok || s.Query == nil {
 				continue
 			}
-			reader := -1
-			for k, c := range w.CTEs {
-				if scope.Node != nil && c.Span().Contains(scope.Node.Span()) {
-					reader = k
-				}
-			}
+			reader := cteAround(w, scope.Node)
 			switch {
 			case reader == i: // by itself
 			case reader < 0 || w.CTEs[reader].Query == nil:
@@ -147,27 +156,50 @@ func follows(p *check.Pass, at text.Pos) text.Pos {
 	return at
 }
 
-// isNamed reports whether a table of a statement has the name of a common table expression
-// although it was not found to be it.
-func isNamed(p *check.Pass, w *syntax.With, c *syntax.CTE, unread []bool) (found bool) {
+// cteAround gives the query of WITH in which a node stands, by its place; -1 for none.
+func cteAround(w *syntax.With, n syntax.Node) int {
+	if n == nil {
+		return -1
+	}
+	at, found := slices.BinarySearchFunc(w.CTEs, n.Span().Start, func(c *syntax.CTE, pos text.Pos) int { return int(c.Span().Start) - int(pos) })
+	if !found {
+		at--
+	}
+	if at < 0 || !w.CTEs[at].Span().Contains(n.Span()) {
+		return -1
+	}
+	return at
+}
+
+// namedOf tells of each query of WITH whether a table of the statement has its name although it was
+// not found to be it, those that nothing reads left aside.
+func namedOf(p *check.Pass, w *syntax.With, unread []bool) []bool {
+	named := make([]bool, len(w.CTEs))
+	index := map[syntax.Sym]int{}
+	for i, c := range w.CTEs {
+		if first, twice := index[c.Name.Sym]; twice {
+			named[i], named[first] = true, true // name.duplicate-alias tells
+		}
+		index[c.Name.Sym] = i
+	}
 	above := p.Parent(w)
 	if above == nil {
-		return true
+		return named
 	}
 	syntax.Inspect(above, func(n syntax.Node) bool {
-		if other, ok := n.(*syntax.CTE); ok && unread != nil {
-			for i := range w.CTEs {
-				if w.CTEs[i] == other && unread[i] {
-					return false
-				}
+		if c, ok := n.(*syntax.CTE); ok {
+			if i := cteAround(w, c); i >= 0 && w.CTEs[i] == c && unread[i] {
+				return false
 			}
 		}
-		if t, ok := n.(*syntax.TableRef); ok && len(t.Name) == 1 && t.Name[0].Sym == c.Name.Sym && !c.Span().Contains(t.Span()) {
-			found = true
+		if t, ok := n.(*syntax.TableRef); ok && len(t.Name) == 1 {
+			if i, ok := index[t.Name[0].Sym]; ok && cteAround(w, t) != i {
+				named[i] = true
+			}
 		}
-		return !found
+		return true
 	})
-	return found
+	return named
 }
 
 // effect gives a call in a query of a function that may do something, nil if there is none.
@@ -216,12 +248,20 @@ var unreadEffect = &check.Check{
 }
 
 func runUnreadEffect(p *check.Pass, w *syntax.With) {
-	for _, c := range w.CTEs {
-		if c.Query == nil || len(p.Stmt.Errors) > 0 {
+	if len(p.Stmt.Errors) > 0 || len(w.CTEs) > manyCTEs {
+		return
+	}
+	unread, _ := unreadOf(p, w)
+	if !slices.Contains(unread, true) {
+		return
+	}
+	named := namedOf(p, w, make([]bool, len(w.CTEs)))
+	for i, c := range w.CTEs {
+		if !unread[i] || named[i] {
 			continue
 		}
 		call := effect(p, c.Query)
-		if call == nil || isNamed(p, w, c, nil) {
+		if call == nil {
 			continue
 		}
 		p.Report(check.Finding{

@@ -42,8 +42,12 @@ func runExistsUncorrelated(p *check.Pass, e *syntax.Exists) {
 	if scope == nil || len(scope.Sources) == 0 || scope.Sources[0].Node == nil {
 		return
 	}
-	free := false // it names nothing but its own columns and constants
+	free := false // it names something else than its own columns and constants
+	seen := 0
 	syntax.Inspect(e.Query, func(n syntax.Node) bool {
+		if seen++; seen > farInside {
+			free = true // for all that is known
+		}
 		switch n := n.(type) {
 		case *syntax.Name:
 			u := p.Use(n)
@@ -67,6 +71,9 @@ func runExistsUncorrelated(p *check.Pass, e *syntax.Exists) {
 	}
 	p.Report(f)
 }
+
+// farInside is how much of a subquery is looked through.
+const farInside = 1000
 
 // within reports whether a source belongs to a query inside a node.
 func within(p *check.Pass, n syntax.Node, s *bind.Source) bool {

@@ -29,5 +29,5 @@ SELECT DECODE(q.colour, NULL, 'none', q.colour) AS colour FROM queens q;
 SELECT CASE q.colour WHEN NULL THEN 'none' ELSE q.colour END AS colour FROM queens q; -- want "null.case-when-null"
 INSERT INTO buyers (buyer_id, name) VALUES (1); -- want "write.value-count"
 UPDATE hives h SET h.frame_count = (SELECT MAX(o.frame_count) FROM hives o) WHERE h.hive_id = 3;
-DELETE FROM hives h WHERE h.hive_id = MAX(h.hive_id); -- want "clause.aggregate-in-where"
+DELETE FROM hives h WHERE h.hive_id = MAX(h.hive_id); -- want "clause.aggregate-in-where" "write.parent-delete"
 SELECT h.name, ROW_NUMBER() OVER (ORDER BY h.name) AS place FROM hives h WHERE ROW_NUMBER() OVER (ORDER BY h.name) < 3; -- want "clause.window-outside"

@@ -26,7 +26,7 @@ SELECT IIF(h.frame_count > 3, 'big', 'small') AS size FROM hives AS h;
 SELECT STRING_AGG(h.name, ', ') WITHIN GROUP (ORDER BY h.name) AS names FROM hives AS h;
 SELECT h.name, ROW_NUMBER() OVER (PARTITION BY h.apiary_id ORDER BY h.name) AS place FROM hives AS h WHERE ROW_NUMBER() OVER (ORDER BY h.name) = 1; -- want "clause.window-outside"
 UPDATE h SET frame_count = 3 FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id WHERE q.colour = 'blue';
-DELETE h FROM hives AS h WHERE h.hive_id = 3;
+DELETE h FROM hives AS h WHERE h.hive_id = 3; -- want "write.parent-delete"
 INSERT INTO buyers (buyer_id, name) VALUES (1, 'Ro', 3); -- want "write.value-count"
 INSERT INTO buyers (buyer_id, name) OUTPUT inserted.buyer_id VALUES (1, 'Ro');
 MERGE INTO hives AS h USING queens AS q ON q.queen_id = h.queen_id WHEN MATCHED THEN UPDATE SET frame_count = 3;

@@ -4,4 +4,7 @@ package writes
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{setAnd, valueCount, valueType}
+var Checks = []*check.Check{
+	setAnd, valueCount, valueType, missingRequired, columnTwice, conflictTarget, everyRow, targetUnconnected, targetInSubquery, joinMany,
+	caseErases, subqueryErases, columnsSwapped, noColumnList, parentDelete,
+}
