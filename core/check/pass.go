@@ -149,6 +149,24 @@ func (p *Pass) TellsNames(s *bind.Scope) bool {
 	return s.Node == nil || !bodies.Has(s.Node.Kind()) && p.Nearest(s.Node, bodies) == nil
 }
 
+// IsConjunct reports whether a condition is one of WHERE or HAVING that each row must meet, so
+// that it does not matter whether it is false or unknown.
+func (p *Pass) IsConjunct(x syntax.Expr) bool {
+	for n := p.Above(x); n != nil; n = p.Above(n) {
+		switch n := n.(type) {
+		case *syntax.Binary:
+			if n.Op != syntax.OpAnd {
+				return false
+			}
+		case *syntax.Where, *syntax.Having:
+			return true
+		default:
+			return false
+		}
+	}
+	return false
+}
+
 // manySources is how many sources of one FROM are told apart by the parts they stand in.
 const manySources = 64
 

@@ -57,14 +57,6 @@ func runAlwaysFalse(p *check.Pass, c *facts.Clause) {
 	}
 }
 
-// neverTrue says that a condition is never true, and of a range what is wrong with it.
-func neverTrue(p *check.Pass, x syntax.Expr) string {
-	if b, ok := syntax.Unparen(x).(*syntax.Between); ok && !b.Not {
-		return fmt.Sprintf("BETWEEN %s AND %s is never true: the smaller bound must come first", p.Brief(b.Low), p.Brief(b.High))
-	}
-	return p.Brief(x) + " is never true"
-}
-
 // part is what a chain within a condition is called.
 const part = "this part"
 
@@ -93,11 +85,14 @@ func contradiction(p *check.Pass, chain *facts.Chain, clause string) (f check.Fi
 		}
 		column := p.Text(q.Subject)
 		if q.NeverTrue() {
+			if b, ok := syntax.Unparen(c.X).(*syntax.Between); ok && !b.Not {
+				return f, false // range.reversed tells
+			}
 			return check.Finding{
 				Span: c.X.Span(), Certainty: check.Certain,
-				Message: neverTrue(p, c.X),
+				Message: p.Brief(c.X) + " is never true",
 				Why:     fmt.Sprintf("No %s meets it, %s.", column, so),
-				Mends:   []check.Mend{{Title: "say which values are meant: OR where either may hold, or the bounds the other way round", Effect: check.ByHand}},
+				Mends:   []check.Mend{{Title: "say which values are meant: OR where either may hold", Effect: check.ByHand}},
 			}, true
 		}
 		for k := range i {

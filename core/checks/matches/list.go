@@ -4,4 +4,6 @@ package matches
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{leadingWildcard, onNumber}
+var Checks = []*check.Check{
+	leadingWildcard, onNumber, wildcardInEquals, shellWildcard, caseNever, noWildcard, everything, openUnderscore, caseDiffers,
+}

@@ -58,7 +58,7 @@ func runOnNumber(p *check.Pass, n *syntax.Like) {
 		condition := fmt.Sprintf("%s >= %s %s %s < %s", column, p.Dialect.Day(low), p.Word(p.Stmt.Span.Start, "AND"), column, p.Dialect.Day(high))
 		if n.Not {
 			condition = fmt.Sprintf("(%s < %s %s %s >= %s)", column, p.Dialect.Day(low), p.Word(p.Stmt.Span.Start, "OR"), column, p.Dialect.Day(high))
-		} else if !isConjunct(p, n) {
+		} else if !amongAnds(p, n) {
 			condition = "(" + condition + ")"
 		}
 		f.Mends = []check.Mend{{Title: "ask for the range", Effect: check.NewRows, Edits: []text.Edit{check.Replace(n.Span(), condition)}}}
@@ -66,8 +66,8 @@ func runOnNumber(p *check.Pass, n *syntax.Like) {
 	p.Report(f)
 }
 
-// isConjunct reports whether a condition stands alone or among ANDs.
-func isConjunct(p *check.Pass, n syntax.Expr) bool {
+// amongAnds reports whether a condition stands alone or among ANDs.
+func amongAnds(p *check.Pass, n syntax.Expr) bool {
 	switch above := p.Parent(n).(type) {
 	case *syntax.Where, *syntax.Join, *syntax.Having, *syntax.Paren:
 		return true

@@ -4,4 +4,6 @@ package maths
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{integerDivision, integerAverage, textPlus, datePlusNumber, dateDifference, floatEquality}
+var Checks = []*check.Check{
+	integerDivision, integerAverage, precedence, divideByZero, caret, textPlus, datePlusNumber, dateDifference, floatEquality,
+}

@@ -150,29 +150,11 @@ func runSelfEqual(p *check.Pass, b *syntax.Binary) {
 	default:
 		test := p.Word(where.Span().Start, "IS NOT NULL")
 		f.Mends = []check.Mend{{Title: "compare with the column that is meant", Effect: check.ByHand}}
-		if isConjunct(p, b) && p.Nullable(x) != facts.No {
+		if p.IsConjunct(b) && p.Nullable(x) != facts.No {
 			f.Mends = append(f.Mends, check.Mend{Title: "say " + test, Effect: check.SameRows, Edits: []text.Edit{check.Replace(b.Span(), p.Text(b.X)+" "+test)}})
 		}
 	}
 	p.Report(f)
-}
-
-// isConjunct reports whether a condition is one that each row must meet, so that it does not
-// matter whether it is false or unknown.
-func isConjunct(p *check.Pass, b *syntax.Binary) bool {
-	for n := p.Above(b); n != nil; n = p.Above(n) {
-		switch n := n.(type) {
-		case *syntax.Binary:
-			if n.Op != syntax.OpAnd {
-				return false
-			}
-		case *syntax.Where, *syntax.Having:
-			return true
-		default:
-			return false
-		}
-	}
-	return false
 }
 
 // outerOwner gives the source of a query around that has a column of the name.

@@ -4,4 +4,6 @@ package ranges
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{unquotedDate, impossibleDate, dayMonth, lastDay, instantEqualsDay}
+var Checks = []*check.Check{
+	unquotedDate, impossibleDate, dayMonth, lastDay, instantEqualsDay, reversed, sharedBound, dateAsText, weekYear, betweenText, lastInstant,
+}

@@ -1,7 +1,7 @@
 -- dialect: postgres
 SELECT name FROM hives WHERE apiary_id = 1 AND apiary_id = 2; -- want "logic.always-false"
 SELECT name FROM hives WHERE frame_count > 10 AND frame_count < 5; -- want "logic.always-false"
-SELECT name FROM hives WHERE frame_count BETWEEN 10 AND 5; -- want "logic.always-false"
+SELECT name FROM hives WHERE frame_count BETWEEN 10 AND 5; -- want "range.reversed"
 SELECT name FROM hives WHERE keeper_id = 3 AND apiary_id IN (1, 2) AND apiary_id = 3; -- want "logic.always-false"
 SELECT name FROM hives WHERE moved_on > DATE '2026-05-01' AND moved_on < DATE '2026-04-01'; -- want "logic.always-false"
 SELECT name FROM queens WHERE colour = 'red' AND colour = 'blue'; -- want "logic.always-false"

@@ -1,5 +1,5 @@
 -- dialect: mariadb
--- checks: logic.always-false, logic.always-true, logic.redundant, logic.or-chain, logic.chained-comparison, logic.bare-value
+-- checks: logic.always-false, range.reversed, logic.always-true, logic.redundant, logic.or-chain, logic.chained-comparison, logic.bare-value
 SELECT name FROM hives WHERE hive_id = 1 AND hive_id = 2; -- want "logic.always-false"
 SELECT name FROM hives WHERE hive_id = 1 AND hive_id = 1; -- want "logic.redundant"
 SELECT name FROM hives WHERE hive_id = 1 AND (hive_id = 2 OR name = 'Ash');
@@ -7,8 +7,8 @@ SELECT name FROM hives WHERE name = 'Ash' OR (hive_id = 1 AND hive_id = 2); -- w
 SELECT name FROM hives WHERE NOT (hive_id = 1 AND hive_id = 2); -- want "logic.always-false"
 SELECT name FROM hives WHERE hive_id > 5 AND hive_id < 5; -- want "logic.always-false"
 SELECT name FROM hives WHERE hive_id >= 5 AND hive_id <= 5;
-SELECT name FROM hives WHERE hive_id BETWEEN 9 AND 3; -- want "logic.always-false"
-SELECT name FROM hives WHERE hive_id NOT BETWEEN 9 AND 3;
+SELECT name FROM hives WHERE hive_id BETWEEN 9 AND 3; -- want "range.reversed"
+SELECT name FROM hives WHERE hive_id NOT BETWEEN 9 AND 3; -- want "range.reversed"
 SELECT name FROM hives WHERE hive_id BETWEEN 3 AND 9 AND hive_id > 9; -- want "logic.always-false"
 SELECT name FROM hives WHERE 1 = 0;
 SELECT name FROM hives WHERE 1 = 0 AND name = 'Ash'; -- want "logic.always-false"

@@ -1,5 +1,5 @@
 -- dialect: postgres, possible
--- checks: logic.constant-comparison, join.wrong-key, logic.chained-comparison, logic.not-scope, logic.and-or, logic.double-negative, logic.or-chain, logic.always-true, logic.always-false, logic.redundant, null.inequality-drops, null.not-in-subquery, null.equals, null.in-list, match.leading-wildcard, rows.subquery-width, type.different-domains, set.column-count, write.value-count, name.outer-capture
+-- checks: logic.constant-comparison, join.wrong-key, logic.chained-comparison, logic.not-scope, logic.and-or, logic.double-negative, logic.or-chain, logic.always-true, logic.always-false, range.reversed, logic.redundant, null.inequality-drops, null.not-in-subquery, null.equals, null.in-list, match.leading-wildcard, rows.subquery-width, type.different-domains, set.column-count, write.value-count, name.outer-capture
 SELECT 1 FROM hives WHERE 1 = 1;
 SELECT 1 FROM hives WHERE 1 = 2;
 SELECT 1 FROM hives WHERE 'a' = 'b' OR frame_count > 3; -- want "logic.constant-comparison"
@@ -30,8 +30,8 @@ SELECT 1 FROM hives WHERE frame_count = 3 AND frame_count IN (5, 4); -- want "lo
 SELECT 1 FROM hives WHERE frame_count <> 3 OR frame_count <> 4; -- want "logic.always-true"
 SELECT 1 FROM hives WHERE queen_id <> 3 OR queen_id <> 4; -- want "logic.always-true"
 SELECT 1 FROM hives WHERE frame_count <> 3 AND frame_count <> 4;
-SELECT 1 FROM hives WHERE frame_count BETWEEN 9 AND 3; -- want "logic.always-false"
-SELECT 1 FROM hives WHERE frame_count NOT BETWEEN 9 AND 3;
+SELECT 1 FROM hives WHERE frame_count BETWEEN 9 AND 3; -- want "range.reversed"
+SELECT 1 FROM hives WHERE frame_count NOT BETWEEN 9 AND 3; -- want "range.reversed"
 SELECT 1 FROM hives WHERE frame_count BETWEEN 3 AND 3;
 SELECT 1 FROM hives WHERE frame_count > 3 AND frame_count > 5; -- want "logic.redundant"
 SELECT 1 FROM hives WHERE frame_count > 3 OR frame_count > 5;

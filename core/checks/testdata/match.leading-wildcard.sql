@@ -6,7 +6,7 @@ SELECT a.name FROM apiaries AS a JOIN keepers AS k ON k.name LIKE '%' || a.name;
 DELETE FROM apiaries WHERE name LIKE '%heath'; -- want "match.leading-wildcard"
 SELECT name FROM apiaries WHERE name LIKE CONCAT('%', $1, '%'); -- want "match.leading-wildcard"
 SELECT name FROM apiaries WHERE name LIKE 'heath%';
-SELECT name FROM apiaries WHERE name LIKE '%';
+SELECT name FROM apiaries WHERE name LIKE '%'; -- want "match.everything"
 SELECT name FROM apiaries WHERE name NOT LIKE '%heath%';
 SELECT name LIKE '%heath%' FROM apiaries;
 SELECT name FROM apiaries WHERE name LIKE $1;
