@@ -4,7 +4,7 @@ import "justlens/core/syntax"
 
 // Traits are what can be seen of a node at a glance. A check that asks for some is not
 // called where they are missing.
-type Traits uint32
+type Traits uint64
 
 const (
 	// Of a SELECT, and as far as they have sources of UPDATE, DELETE, INSERT and MERGE.
@@ -18,9 +18,17 @@ const (
 	ByCommas                       // FROM lists its sources by commas
 	Strange                        // a source is no known table, or one that is defined later
 	Marked                         // an alias of its list is written with AS
+	Distinct                       // it drops rows that are alike
 	Ordered                        // of a query: it has ORDER BY
 	Limited                        // of a query: it has a row limit
 	Aliased                        // of an item of a list: it has an alias
+
+	// Of a join.
+
+	Unconditional // it is an inner one and has no condition
+	Natural       // it ties by whatever names agree
+	OneSided      // an outer one, whose ON is several conditions
+	Alternative   // its ON is an OR
 
 	// Of an operator; parentheses count as any operand.
 
@@ -51,6 +59,8 @@ func (in *Facts) TraitsOf(n syntax.Node) (t Traits) {
 		return in.ofQuery(n) | in.ofSources(n)
 	case *syntax.Update, *syntax.Delete, *syntax.Insert, *syntax.Merge:
 		return in.ofSources(n)
+	case *syntax.Join:
+		return ofJoin(n)
 	case *syntax.Query:
 		return when(n.OrderBy != nil, Ordered) | when(n.Limit != nil, Limited)
 	case *syntax.SelectItem:
@@ -66,8 +76,19 @@ func when(holds bool, t Traits) Traits {
 	return 0
 }
 
+func ofJoin(j *syntax.Join) Traits {
+	if j.On == nil {
+		return when(j.Natural, Natural) | when(j.Type == syntax.InnerJoin && !j.Natural && len(j.Using) == 0, Unconditional)
+	}
+	b, ok := j.On.(*syntax.Binary)
+	if !ok {
+		return Alternative
+	}
+	return when(b.Op == syntax.OpAnd && (j.Type == syntax.LeftJoin || j.Type == syntax.RightJoin), OneSided) | when(b.Op == syntax.OpOr, Alternative)
+}
+
 func (in *Facts) ofQuery(sel *syntax.Select) Traits {
-	t := when(sel.GroupBy != nil, Grouped) | when(sel.Having != nil, Filtered) | when(sel.From != nil && len(sel.From.Tables) > 1, ByCommas) |
+	t := when(sel.Distinct, Distinct) | when(sel.GroupBy != nil, Grouped) | when(sel.Having != nil, Filtered) | when(sel.From != nil && len(sel.From.Tables) > 1, ByCommas) |
 		when(len(in.AggregatesOf(sel)) > 0, Aggregating)
 	for _, item := range sel.Items {
 		if item.As {

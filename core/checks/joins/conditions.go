@@ -36,7 +36,7 @@ var noCondition = &check.Check{
 			"SELECT h.name, a.name FROM hives h JOIN apiaries a WHERE a.apiary_id = 2",
 		},
 	}},
-	On: check.Nodes(runNoCondition),
+	On: check.Nodes(runNoCondition).With(facts.Unconditional),
 }
 
 // bareJoin are the databases that take JOIN without a condition.
@@ -328,7 +328,7 @@ var orCondition = &check.Check{
 			"SELECT h.name FROM hives h JOIN keepers k ON k.keeper_id = h.keeper_id AND k.mentor_id = h.queen_id",
 		},
 	}},
-	On: check.Nodes(runOrCondition),
+	On: check.Nodes(runOrCondition).With(facts.Alternative),
 }
 
 func runOrCondition(p *check.Pass, j *syntax.Join) {

@@ -177,7 +177,7 @@ var preservedFilter = &check.Check{
 				"LEFT JOIN harvests g ON g.hive_id = h.hive_id AND i.mites > 3",
 		},
 	}},
-	On: check.Nodes(runPreservedFilter),
+	On: check.Nodes(runPreservedFilter).With(facts.OneSided),
 }
 
 func runPreservedFilter(p *check.Pass, j *syntax.Join) {

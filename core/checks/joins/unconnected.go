@@ -140,7 +140,7 @@ var natural = &check.Check{
 		Dialect:  dialect.Postgres,
 		Bad:      "SELECT frame_count, weight_kg FROM hives NATURAL LEFT JOIN harvests",
 	}},
-	On: check.Nodes(runNatural),
+	On: check.Nodes(runNatural).With(facts.Natural),
 }
 
 func runNatural(p *check.Pass, j *syntax.Join) {

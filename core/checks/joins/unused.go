@@ -150,7 +150,7 @@ var distinctHides = &check.Check{
 			"SELECT DISTINCT h.hive_id, a.name FROM hives h JOIN apiaries a ON a.apiary_id = h.apiary_id",
 		},
 	}},
-	On: check.Nodes(runDistinctHides).With(facts.Several),
+	On: check.Nodes(runDistinctHides).With(facts.Several | facts.Distinct),
 }
 
 func runDistinctHides(p *check.Pass, sel *syntax.Select) {

@@ -8,6 +8,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -35,7 +36,7 @@ var distinctNeedless = &check.Check{
 			"SELECT DISTINCT h.hive_id, g.taken_on FROM hives h JOIN harvests g ON g.hive_id = h.hive_id",
 		},
 	}},
-	On: check.Nodes(runDistinctNeedless),
+	On: check.Nodes(runDistinctNeedless).With(facts.Distinct),
 }
 
 func runDistinctNeedless(p *check.Pass, sel *syntax.Select) {
@@ -141,7 +142,7 @@ var distinctCall = &check.Check{
 		Dialect: dialect.Postgres,
 		Near:    []string{"SELECT DISTINCT ON (apiary_id) apiary_id, name FROM hives ORDER BY apiary_id, hive_id"},
 	}},
-	On: check.Nodes(runDistinctCall),
+	On: check.Nodes(runDistinctCall).With(facts.Distinct),
 }
 
 func runDistinctCall(p *check.Pass, sel *syntax.Select) {
