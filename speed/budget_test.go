@@ -22,9 +22,9 @@ var budgets = map[string]float64{
 	"bytes allocated a byte of season":      0.1,
 	"bytes allocated a byte of mixed":       0.25,
 	"allocations a statement of season":     0.6,
-	"allocations a statement of mixed":      3.5,
-	"calls of checks a statement of season": 60,
-	"calls of checks a statement of mixed":  95, // a hundred checks came
+	"allocations a statement of mixed":      4.5,
+	"calls of checks a statement of season": 70,
+	"calls of checks a statement of mixed":  105, // a hundred checks came
 	"calls of one check a statement":        6,  // comparisons, arithmetic and calls, for their types
 
 	"bytes of a token":           16,

@@ -21,6 +21,7 @@ import (
 	"justlens/core/checks/sets"
 	"justlens/core/checks/syntaxes"
 	"justlens/core/checks/types"
+	"justlens/core/checks/windows"
 	"justlens/core/checks/writes"
 )
 
@@ -28,7 +29,7 @@ import (
 // asks: can it be read, what is visible, what is meant, what comes out.
 func All() []*check.Check {
 	return slices.Concat(syntaxes.Checks, clauses.Checks, names.Checks, groups.Checks, nulls.Checks, logic.Checks,
-		maths.Checks, matches.Checks, ranges.Checks, indexes.Checks, joins.Checks, sets.Checks, cases.Checks, rows.Checks, types.Checks, writes.Checks)
+		maths.Checks, matches.Checks, ranges.Checks, indexes.Checks, joins.Checks, sets.Checks, cases.Checks, windows.Checks, rows.Checks, types.Checks, writes.Checks)
 }
 
 // Families maps each family to what it is about.
@@ -46,6 +47,7 @@ var Families = []Family{
 	{"join", "joins that multiply or lose rows"},
 	{"set", "UNION and its kin"},
 	{"case", "CASE and its branches"},
+	{"window", "functions with OVER"},
 	{"rows", "the shape of the result"},
 	{"type", "values that cannot be there"},
 	{"write", "what INSERT, UPDATE and DELETE do to rows"},

@@ -152,3 +152,18 @@ func (in *Facts) mayRepeat(x syntax.Expr) bool {
 	})
 	return found
 }
+
+// RowsApart reports whether no two rows of a branch of a set operation, or of a query's body, agree
+// in all their columns.
+func (in *Facts) RowsApart(body syntax.Body) bool {
+	width, ok := in.Width(body)
+	if !ok {
+		return false
+	}
+	states := make([]state, width)
+	for i := range states {
+		states[i] = same
+	}
+	defer in.ask()()
+	return in.bodyApart(body, states, 0)
+}

@@ -4,4 +4,4 @@ package cases
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{mixedTypes}
+var Checks = []*check.Check{mixedTypes, unreachable, sameResult, truth, noElse, decode}

@@ -105,30 +105,31 @@ var divideByZero = &check.Check{
 }
 
 func runDivideByZero(p *check.Pass, b *syntax.Binary) {
-	f := check.Finding{Span: b.Span(), Certainty: check.Certain,
-		Message: fmt.Sprintf("%s divides by zero", p.Brief(b)),
-		Why:     "The database stops with an error here, and no row comes back.",
-		Mends:   []check.Mend{{Title: "divide by what is meant", Effect: check.ByHand}},
-	}
-	if givesNull.Has(p.Dialect) {
-		f.Why = "The result is NULL."
-	}
 	y := syntax.Unparen(b.Y)
 	if l, ok := y.(*syntax.Literal); ok {
-		if l.Lit == syntax.NumberLiteral && strings.Trim(p.Text(l), "0.") == "" {
-			p.Report(f)
+		if l.Lit != syntax.NumberLiteral || strings.Trim(p.Text(l), "0.") != "" {
+			return
 		}
+		f := check.Finding{Span: b.Span(), Certainty: check.Certain,
+			Message: fmt.Sprintf("%s divides by zero", p.Brief(b)),
+			Why:     "The database stops with an error here, and no row comes back.",
+			Mends:   []check.Mend{{Title: "divide by what is meant", Effect: check.ByHand}},
+		}
+		if givesNull.Has(p.Dialect) {
+			f.Why = "The result is NULL."
+		}
+		p.Report(f)
 		return
 	}
-	if !p.Wants(check.Possible) || !mayBeZero(p, y) || isAsked(p, b, y) {
+	if !p.Wants(check.Possible) || !mayBeZero(p, y) || isAsked(p, b) {
 		return
 	}
-	f.Certainty = check.Possible
-	f.Span = b.Y.Span()
-	f.Message = fmt.Sprintf("%s may be zero", p.Brief(y))
-	f.Why = "Most databases stop with an error at a division by zero."
-	f.Mends = []check.Mend{{Title: "make NULL of a zero", Effect: check.NewRows, Edits: []text.Edit{check.Replace(b.Y.Span(), p.Word(p.Stmt.Span.Start, "NULLIF")+"("+p.Text(y)+", 0)")}}}
-	p.Report(f)
+	p.Report(check.Finding{Span: b.Y.Span(), Context: b.Span(), Certainty: check.Possible,
+		Message: fmt.Sprintf("%s may be zero", p.Brief(y)),
+		Why:     "Most databases stop with an error at a division by zero.",
+		Mends: []check.Mend{{Title: "make NULL of a zero", Effect: check.NewRows,
+			Edits: []text.Edit{check.Replace(b.Y.Span(), p.Word(p.Stmt.Span.Start, "NULLIF")+"("+p.Text(y)+", 0)")}}},
+	})
 }
 
 var givesNull = dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite)
@@ -148,8 +149,8 @@ func mayBeZero(p *check.Pass, x syntax.Expr) bool {
 	return false
 }
 
-// isAsked reports whether a CASE around a division asks for its divisor.
-func isAsked(p *check.Pass, b *syntax.Binary, y syntax.Expr) bool {
+// isAsked reports whether a division stands in a CASE, which most likely asks for its divisor.
+func isAsked(p *check.Pass, b *syntax.Binary) bool {
 	for n := p.Parent(b); n != nil; n = p.Parent(n) {
 		switch n.Kind() {
 		case syntax.KindCase:

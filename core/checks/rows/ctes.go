@@ -109,8 +109,11 @@ func withoutCTEs(p *check.Pass, w *syntax.With, drop func(int) bool) (edits []te
 // unreadOf tells of each query of WITH whether nothing reads it, or only what nothing reads itself.
 // read tells of those that something reads, which is not read itself.
 func unreadOf(p *check.Pass, w *syntax.With) (unread, read []bool) {
-	index := map[*syntax.Query]int{}
 	unread, read = make([]bool, len(w.CTEs)), make([]bool, len(w.CTEs))
+	if len(w.CTEs) == 1 && isRead(p, w.CTEs[0]) {
+		return unread, read
+	}
+	index := map[*syntax.Query]int{}
 	for i, c := range w.CTEs {
 		if c.Query != nil {
 			index[c.Query], unread[i] = i, true
@@ -144,6 +147,18 @@ func unreadOf(p *check.Pass, w *syntax.With) (unread, read []bool) {
 		}
 	}
 	return unread, read
+}
+
+// isRead reports whether a query outside of it reads a common table expression.
+func isRead(p *check.Pass, c *syntax.CTE) bool {
+	for _, scope := range p.Scopes {
+		for _, s := range scope.Sources {
+			if s.Query != nil && s.Query == c.Query && !(scope.Node != nil && c.Span().Contains(scope.Node.Span())) {
+				return true
+			}
+		}
+	}
+	return false
 }
 
 // follows gives the start of the token behind a position.

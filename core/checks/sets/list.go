@@ -4,4 +4,6 @@ package sets
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{columnCount, columnTypes}
+var Checks = []*check.Check{
+	columnCount, columnTypes, columnOrder, overlap, dedupBeforeAggregate, needlessDedup, mixed, star, oneTable,
+}

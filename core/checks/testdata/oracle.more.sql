@@ -25,7 +25,7 @@ SELECT h.name FROM hives h MINUS SELECT q.name FROM queens q;
 SELECT h.name FROM hives h MINUS SELECT q.name, q.colour FROM queens q; -- want "set.column-count"
 SELECT SYSDATE FROM DUAL;
 SELECT SYSDATE - v.taken_on AS age FROM harvests v;
-SELECT DECODE(q.colour, NULL, 'none', q.colour) AS colour FROM queens q;
+SELECT DECODE(q.colour, NULL, 'none', q.colour) AS colour FROM queens q; -- want "case.decode"
 SELECT CASE q.colour WHEN NULL THEN 'none' ELSE q.colour END AS colour FROM queens q; -- want "null.case-when-null"
 INSERT INTO buyers (buyer_id, name) VALUES (1); -- want "write.value-count"
 UPDATE hives h SET h.frame_count = (SELECT MAX(o.frame_count) FROM hives o) WHERE h.hive_id = 3;
