@@ -15,12 +15,12 @@ import (
 func newGuide(p *Program) *cobra.Command {
 	var color colorFlag
 	cmd := &cobra.Command{
-		Use:   "guide [CHECK or FAMILY]",
-		Short: "What is checked: a list, or one check in full with examples",
+		Use:   "guide [CHECK, FAMILY or ERROR]",
+		Short: "What is checked, one check in full, or what explains an error",
 		Example: "  justlens guide\n  justlens guide null\n" +
-			"  justlens guide null.not-in-subquery",
+			"  justlens guide null.not-in-subquery\n  justlens guide 42803\n  justlens guide ORA-00979",
 		Args: func(_ *cobra.Command, args []string) error {
-			if len(args) > 1 {
+			if len(args) > 1 && !strings.EqualFold(args[0], "msg") && !strings.EqualFold(args[0], "error") {
 				return usageError{fmt.Errorf("one check or family at a time, not %d", len(args))}
 			}
 			return nil
@@ -41,6 +41,13 @@ func guide(w io.Writer, style report.Style, args []string) error {
 	all := checks.All()
 	if len(args) == 0 {
 		return report.GuideList(w, style, checks.Families, all)
+	}
+	if answer := strings.Join(args, " "); strings.ContainsAny(answer, "0123456789") {
+		explaining := checks.Answering(answer)
+		if len(explaining) == 0 {
+			return fmt.Errorf("no check explains the error %q; justlens guide lists all checks", answer)
+		}
+		return report.GuideAnswers(w, style, answer, explaining)
 	}
 	chosen, err := chosenChecks(args, nil)
 	if err != nil {

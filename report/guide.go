@@ -42,6 +42,15 @@ func GuideCheck(w io.Writer, s Style, c *check.Check) error {
 	for _, line := range consequencesOf(c, s) {
 		b.WriteString(line + "\n")
 	}
+	if answers := answersOf(c); answers != "" {
+		for i, line := range wrap(answers, s.Width-13) {
+			label := ""
+			if i == 0 {
+				label = "Answered by:"
+			}
+			fmt.Fprintf(&b, "%-13s%s\n", label, line)
+		}
+	}
 	if c.Needs == check.Schema {
 		b.WriteString("More certain with --schema SOURCE.\n")
 	}
@@ -84,6 +93,17 @@ func consequencesOf(c *check.Check, s Style) []string {
 	}
 }
 
+// longExample is how many bytes of an example are shown whole.
+const longExample = 600
+
+// shortened takes the middle out of a very long example.
+func shortened(query string) string {
+	if len(query) <= longExample {
+		return query
+	}
+	return query[:longExample/4] + " … " + query[len(query)-longExample/8:]
+}
+
 func example(b *strings.Builder, s Style, e check.Example) {
 	heading := "Example"
 	if e.Dialect != dialect.ANSI {
@@ -97,6 +117,7 @@ func example(b *strings.Builder, s Style, e check.Example) {
 	}
 	fmt.Fprintf(b, "\n%s\n", s.strong(heading))
 	sql := func(label, query, color string) {
+		query = shortened(query)
 		for i, line := range wrap(query, s.Width-16) {
 			if i > 0 {
 				label = ""

@@ -25,7 +25,7 @@ var budgets = map[string]float64{
 	"allocations a statement of mixed":      4.5,
 	"calls of checks a statement of season": 70,
 	"calls of checks a statement of mixed":  105, // a hundred checks came
-	"calls of one check a statement":        6,  // comparisons, arithmetic and calls, for their types
+	"calls of one check a statement":        6,   // comparisons, arithmetic and calls, for their types
 
 	"bytes of a token":           16,
 	"bytes of a name":            40,

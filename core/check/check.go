@@ -23,6 +23,9 @@ type Check struct {
 	ID string
 	// Title says in a few words what is found.
 	Title string
+	// Errors are what databases answer to the defect: SQLSTATEs of PostgreSQL as 42803, numbers of
+	// MySQL and MariaDB as 1055, of Oracle as ORA-00979, of SQL Server as Msg 8120.
+	Errors []string
 	// Doc says what happens and why, in a few sentences for people.
 	Doc string
 	// Verdicts is the consequence on each database.

@@ -4,6 +4,7 @@ package checks
 
 import (
 	"slices"
+	"strings"
 
 	"justlens/core/check"
 	"justlens/core/checks/cases"
@@ -55,3 +56,28 @@ var Families = []Family{
 
 // Family is a group of checks.
 type Family struct{ Name, About string }
+
+// Answering gives the checks that explain what a database answered: an SQLSTATE as 42803 or a
+// number as 1055, ORA-00979 or Msg 8120, in any letter case, with or without the words round it.
+func Answering(answer string) []*check.Check {
+	answer = plainAnswer(answer)
+	return slices.DeleteFunc(All(), func(c *check.Check) bool {
+		return !slices.ContainsFunc(c.Errors, func(e string) bool { return plainAnswer(e) == answer })
+	})
+}
+
+// plainAnswer brings the ways in which an answer is copied into one.
+func plainAnswer(answer string) string {
+	answer = strings.ToUpper(strings.NewReplacer(":", " ", ",", " ", "(", " ", ")", " ").Replace(answer))
+	words := slices.DeleteFunc(strings.Fields(answer), func(w string) bool { return w == "ERROR" || w == "SQLSTATE" || w == "CODE" })
+	if len(words) > 1 && words[0] == "MSG" {
+		return words[0] + " " + words[1]
+	}
+	if len(words) == 0 {
+		return ""
+	}
+	if digits, oracle := strings.CutPrefix(words[0], "ORA-"); oracle {
+		return "ORA-" + strings.TrimLeft(digits, "0")
+	}
+	return words[0]
+}

@@ -11,8 +11,9 @@ import (
 )
 
 var aggregateInWhere = &check.Check{
-	ID:    "clause.aggregate-in-where",
-	Title: "aggregate in WHERE",
+	ID:     "clause.aggregate-in-where",
+	Title:  "aggregate in WHERE",
+	Errors: []string{"42803", "ORA-00934", "1111", "Msg 147"},
 	Doc: "WHERE looks at one row at a time, before rows are grouped, so no aggregate exists there yet. " +
 		"HAVING looks at the groups. Every database refuses it.",
 	Verdicts: check.Everywhere(check.Refused),

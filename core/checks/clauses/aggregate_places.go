@@ -10,8 +10,9 @@ import (
 )
 
 var aggregateInJoin = &check.Check{
-	ID:    "clause.aggregate-in-join",
-	Title: "aggregate in the condition of a join",
+	ID:     "clause.aggregate-in-join",
+	Title:  "aggregate in the condition of a join",
+	Errors: []string{"42803", "ORA-00934", "1111", "Msg 147"},
 	Doc: "ON is asked of single pairs of rows, before anything is grouped, so no aggregate exists there yet. What it is to be compared with is " +
 		"worked out in a derived table, or the comparison belongs in HAVING.",
 	Verdicts: check.Everywhere(check.Refused),
@@ -43,8 +44,9 @@ var aggregateInJoin = &check.Check{
 }
 
 var aggregateInGroupBy = &check.Check{
-	ID:    "clause.aggregate-in-group-by",
-	Title: "aggregate in GROUP BY",
+	ID:     "clause.aggregate-in-group-by",
+	Title:  "aggregate in GROUP BY",
+	Errors: []string{"1111", "42803", "ORA-00934", "1056", "Msg 144"},
 	Doc: "Aggregates are worked out for groups, so they cannot say which rows make a group; that holds also for one reached by its alias or its " +
 		"position in the list.",
 	Verdicts: check.Everywhere(check.Refused),
@@ -92,8 +94,9 @@ func runAggregateInGroupBy(p *check.Pass, g *syntax.GroupBy) {
 }
 
 var nestedAggregate = &check.Check{
-	ID:    "clause.nested-aggregate",
-	Title: "aggregate inside an aggregate",
+	ID:     "clause.nested-aggregate",
+	Title:  "aggregate inside an aggregate",
+	Errors: []string{"42803", "ORA-00935", "1111", "Msg 130"},
 	Doc: "An aggregate works on rows, and an inner aggregate has made groups of them already, so the outer one has nothing to work on. A derived " +
 		"table gives it rows. Oracle alone takes one level of nesting in a grouped query.",
 	Verdicts: check.Everywhere(check.Refused),
@@ -175,8 +178,9 @@ func runAggregateInWrite(p *check.Pass, c *syntax.Call) {
 }
 
 var windowOutside = &check.Check{
-	ID:    "clause.window-outside",
-	Title: "window function where rows are still being picked",
+	ID:     "clause.window-outside",
+	Title:  "window function where rows are still being picked",
+	Errors: []string{"42803", "4074", "4016", "42P20", "ORA-30483", "4015", "3593", "Msg 4108"},
 	Doc: "Window functions look at the rows that WHERE, GROUP BY and HAVING have left, so none of these can use one, nor can the ON of a join. A " +
 		"derived table makes its result a column; some databases have QUALIFY for it.",
 	Verdicts: check.Everywhere(check.Refused),

@@ -11,8 +11,9 @@ import (
 )
 
 var aliasInWhere = &check.Check{
-	ID:    "clause.alias-in-where",
-	Title: "output alias in WHERE or ON",
+	ID:     "clause.alias-in-where",
+	Title:  "output alias in WHERE or ON",
+	Errors: []string{"42703", "ORA-00904", "1054", "Msg 207"},
 	Doc: "WHERE and ON are worked out before the select list, so the names given there do not exist yet. " +
 		"SQLite alone looks them up all the same.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.With(dialect.AliasInWhere)),

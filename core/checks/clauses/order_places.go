@@ -13,8 +13,9 @@ import (
 )
 
 var orderInSubquery = &check.Check{
-	ID:    "clause.order-in-subquery",
-	Title: "ORDER BY that orders nothing",
+	ID:     "clause.order-in-subquery",
+	Title:  "ORDER BY that orders nothing",
+	Errors: []string{"Msg 1033"},
 	Doc: "The rows of a derived table, common table expression, view or IN subquery have no order that the query around it must keep, unless a row " +
 		"limit picks some by it. SQL Server refuses it; elsewhere it is work for nothing that looks like a promise. On Oracle ORDER BY in a derived " +
 		"table serves ROWNUM and is left alone.",
@@ -136,8 +137,9 @@ func firstWord(p *check.Pass, s text.Span) string {
 }
 
 var orderNotSelected = &check.Check{
-	ID:    "clause.order-not-selected",
-	Title: "ORDER BY something that is not in the result",
+	ID:     "clause.order-not-selected",
+	Title:  "ORDER BY something that is not in the result",
+	Errors: []string{"42703", "42P10", "ORA-01791", "3065", "Msg 145"},
 	Doc: "Of a DISTINCT query or a set operation only the output columns are left when rows are ordered: what is not among them is refused, or " +
 		"orders by an arbitrary row's value. MariaDB and SQLite run it after DISTINCT.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Unclear, dialect.In(dialect.MariaDB, dialect.SQLite)),
@@ -390,8 +392,9 @@ func sameOrdered(p *check.Pass, sel *syntax.Select, x, key syntax.Expr) bool {
 }
 
 var havingUngrouped = &check.Check{
-	ID:    "clause.having-ungrouped",
-	Title: "HAVING in a query without groups",
+	ID:     "clause.having-ungrouped",
+	Title:  "HAVING in a query without groups",
+	Errors: []string{"42803", "ORA-00979", "1054", "Msg 8121"},
 	Doc: "Without GROUP BY and without an aggregate there are no groups for HAVING to pick from. MySQL and MariaDB take it for WHERE, as far as it " +
 		"names selected columns; other databases refuse the columns in it, or make one group of everything.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Unclear, dialect.In(dialect.MySQL, dialect.MariaDB)),

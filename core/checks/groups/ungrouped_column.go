@@ -14,8 +14,9 @@ import (
 )
 
 var ungroupedColumn = &check.Check{
-	ID:    "group.ungrouped-column",
-	Title: "column neither grouped nor aggregated",
+	ID:     "group.ungrouped-column",
+	Title:  "column neither grouped nor aggregated",
+	Errors: []string{"42803", "ORA-00979", "1055", "Msg 8120"},
 	Doc: "A group is many rows and gives one; a column that is neither grouped nor aggregated has many values there and the result room " +
 		"for one. Most databases refuse it; SQLite and MariaDB, and MySQL without ONLY_FULL_GROUP_BY, give the value of some row. PostgreSQL lets " +
 		"columns stand that the table's grouped primary key determines, MySQL also those that follow by equalities.",

@@ -5,4 +5,7 @@ package indexes
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{functionOnColumn, convertedColumn}
+var Checks = []*check.Check{
+	functionOnColumn, convertedColumn, arithmeticOnColumn, countForExistence, optionalFilter, orderRandom, deepOffset, longList, orAcross,
+	skippedLeading, correlatedOutput,
+}

@@ -10,8 +10,9 @@ import (
 )
 
 var commaPrecedence = &check.Check{
-	ID:    "join.comma-precedence",
-	Title: "ON names a source that stands before a comma",
+	ID:     "join.comma-precedence",
+	Title:  "ON names a source that stands before a comma",
+	Errors: []string{"42P01", "1054", "ORA-00904", "Msg 4104"},
 	Doc: "JOIN binds tighter than the comma. In FROM a, b JOIN c ON … the join is that of b and c, and its ON sees these two only. Most databases " +
 		"refuse a column of a there. SQLite reads commas and JOIN in one row, and takes it.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.In(dialect.SQLite)),

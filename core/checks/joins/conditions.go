@@ -12,8 +12,9 @@ import (
 )
 
 var noCondition = &check.Check{
-	ID:    "join.no-condition",
-	Title: "JOIN without ON or USING",
+	ID:     "join.no-condition",
+	Title:  "JOIN without ON or USING",
+	Errors: []string{"42601", "ORA-00905", "Msg 102"},
 	Doc: "A join needs a condition that says which rows belong together. PostgreSQL, SQL Server and Oracle refuse one without. MySQL, MariaDB, SQLite and " +
 		"Spark join every row with every row. Where that is meant, CROSS JOIN says so.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Wrong, bareJoin),

@@ -85,8 +85,9 @@ func countsTerms(p *check.Pass, b *syntax.Binary, quotient *syntax.Binary) bool 
 }
 
 var divideByZero = &check.Check{
-	ID:    "math.divide-by-zero",
-	Title: "division by what is zero, or can be",
+	ID:     "math.divide-by-zero",
+	Title:  "division by what is zero, or can be",
+	Errors: []string{"22012", "ORA-01476", "1365", "Msg 8134"},
 	Doc: "PostgreSQL, SQL Server, Oracle and Spark stop with an error at a division by zero, and all rows are lost with it. MySQL, MariaDB and SQLite give NULL. NULLIF(x, 0) makes NULL of the zero on all of " +
 		"them. Of a difference, a count or a sum that may be zero it is told on request.",
 	Verdicts:  check.Everywhere(check.Wrong),

@@ -11,8 +11,9 @@ import (
 )
 
 var ambiguousColumn = &check.Check{
-	ID:    "name.ambiguous-column",
-	Title: "column that several sources have",
+	ID:     "name.ambiguous-column",
+	Title:  "column that several sources have",
+	Errors: []string{"42702", "ORA-00918", "1052", "Msg 209"},
 	Doc: "A bare column that two sources of one query have does not say which is meant, and databases refuse to guess, " +
 		"even where a join makes the two equal. USING and NATURAL make one column of them.",
 	Verdicts: check.Everywhere(check.Refused),

@@ -11,8 +11,9 @@ import (
 )
 
 var derivedWithoutAlias = &check.Check{
-	ID:    "name.derived-without-alias",
-	Title: "derived table without a name",
+	ID:     "name.derived-without-alias",
+	Title:  "derived table without a name",
+	Errors: []string{"42601", "1248", "1064", "Msg 102"},
 	Doc: "A query in FROM needs a name on MySQL, MariaDB, SQL Server, and PostgreSQL before version 16. Elsewhere it runs, but its columns cannot " +
 		"be qualified.",
 	Verdicts: check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.Postgres, dialect.MySQL, dialect.MariaDB, dialect.SQLServer)),

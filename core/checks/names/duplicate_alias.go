@@ -13,8 +13,9 @@ import (
 )
 
 var duplicateAlias = &check.Check{
-	ID:    "name.duplicate-alias",
-	Title: "two sources of one name",
+	ID:     "name.duplicate-alias",
+	Title:  "two sources of one name",
+	Errors: []string{"42712", "1066", "Msg 1011", "Msg 1013"},
 	Doc: "Two sources of one FROM have the same name or alias, so a qualified column could be either's. SQLite runs the query as long as no " +
 		"column is reached through the doubled name.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Unclear, dialect.In(dialect.SQLite)),

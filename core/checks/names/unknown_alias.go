@@ -12,8 +12,9 @@ import (
 )
 
 var unknownAlias = &check.Check{
-	ID:    "name.unknown-alias",
-	Title: "qualifier that no source has",
+	ID:     "name.unknown-alias",
+	Title:  "qualifier that no source has",
+	Errors: []string{"42P01", "ORA-00904", "1054", "1051", "1109", "Msg 4104", "42704"},
 	Doc: "What stands before the dot is neither a table nor an alias of this query or one around it. A table that was given an alias answers to " +
 		"the alias only.",
 	Verdicts: check.Everywhere(check.Refused),

@@ -13,8 +13,9 @@ import (
 )
 
 var unknownColumn = &check.Check{
-	ID:    "name.unknown-column",
-	Title: "column that no source has",
+	ID:     "name.unknown-column",
+	Title:  "column that no source has",
+	Errors: []string{"42703", "ORA-00904", "1054", "Msg 207"},
 	Doc: "All columns of the sources are known, and none has the name, so the database refuses the query. Where one is spelt almost alike it " +
 		"is offered, and where another table has it that is told.",
 	Verdicts: check.Everywhere(check.Refused),

@@ -10,8 +10,9 @@ import (
 )
 
 var unknownFunction = &check.Check{
-	ID:    "name.unknown-function",
-	Title: "a function that is not there",
+	ID:     "name.unknown-function",
+	Title:  "a function that is not there",
+	Errors: []string{"42883", "ORA-00904", "1305", "1630", "Msg 195"},
 	Doc: "No built-in function of the database has this name, and none is created in the text. It may be one that was created elsewhere, or that an extension " +
 		"brings; where the name of a built-in function is one letter away, it is most likely a slip.",
 	Verdicts: check.Everywhere(check.Refused),

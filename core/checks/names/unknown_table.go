@@ -11,8 +11,9 @@ import (
 )
 
 var unknownTable = &check.Check{
-	ID:    "name.unknown-table",
-	Title: "table that the schema does not have",
+	ID:     "name.unknown-table",
+	Title:  "table that the schema does not have",
+	Errors: []string{"42P01", "ORA-00942", "1146", "Msg 208"},
 	Doc: "No table, view or common table expression of the name is known, so the database refuses the query. Tables that the script itself " +
 		"creates count from then on. Without a schema nothing is said.",
 	Verdicts: check.Everywhere(check.Refused),

@@ -10,8 +10,9 @@ import (
 )
 
 var impossibleDate = &check.Check{
-	ID:    "range.impossible-date",
-	Title: "a day that there is not",
+	ID:     "range.impossible-date",
+	Title:  "a day that there is not",
+	Errors: []string{"22008", "22007", "ORA-01839", "1292", "Msg 241", "Msg 242"},
 	Doc: "The 30th of February, a 13th month. PostgreSQL, MySQL, SQL Server and Oracle refuse such a date. MariaDB compares with it as if it were a day, and stores it not; " +
 		"SQLite keeps any text; a cast gives NULL or a day of the next month.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Wrong, dialect.In(dialect.MariaDB, dialect.SQLite, dialect.Spark)),

@@ -14,8 +14,9 @@ import (
 )
 
 var intoSeveral = &check.Check{
-	ID:    "rows.into-several",
-	Title: "variables filled from a query that may give several rows",
+	ID:     "rows.into-several",
+	Title:  "variables filled from a query that may give several rows",
+	Errors: []string{"P0003", "ORA-01422", "1172"},
 	Doc: "SELECT … INTO variables wants one row. Of several PL/pgSQL keeps the first that comes, and SQL Server's SELECT @name = … the last; MySQL, MariaDB and " +
 		"Oracle stop with an error when it runs. The check speaks where the tables have keys and the query does not fix them.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Wrong, dialect.In(dialect.Postgres, dialect.SQLServer)).

@@ -9,8 +9,9 @@ import (
 )
 
 var subqueryWidth = &check.Check{
-	ID:    "rows.subquery-width",
-	Title: "subquery with another number of columns than its place takes",
+	ID:     "rows.subquery-width",
+	Title:  "subquery with another number of columns than its place takes",
+	Errors: []string{"42601", "ORA-00913", "1241", "Msg 116", "42P10", "4002"},
 	Doc: "A subquery that stands for a value gives one column, and one behind IN as many as stand before it. EXISTS alone does not care. A list of " +
 		"names behind a common table expression or derived table has as many names as its query has columns.",
 	Verdicts: check.Everywhere(check.Refused),

@@ -8,8 +8,9 @@ import (
 )
 
 var columnCount = &check.Check{
-	ID:    "set.column-count",
-	Title: "branches of different width",
+	ID:     "set.column-count",
+	Title:  "branches of different width",
+	Errors: []string{"42601", "ORA-01789", "1222", "Msg 205"},
 	Doc: "All branches of a set operation give their columns one below the other, so they must have as many. A star counts as the columns that " +
 		"its table is known to have.",
 	Verdicts: check.Everywhere(check.Refused),

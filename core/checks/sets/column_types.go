@@ -13,8 +13,9 @@ import (
 )
 
 var columnTypes = &check.Check{
-	ID:    "set.column-types",
-	Title: "branches whose columns have different types",
+	ID:     "set.column-types",
+	Title:  "branches whose columns have different types",
+	Errors: []string{"22P02", "42804", "ORA-01790", "Msg 245"},
 	Doc: "The columns of all branches stand one below the other and have one type. PostgreSQL and Oracle refuse text below a number; SQL Server makes the text a number and stops " +
 		"with an error at one that is none; MySQL and MariaDB make all of them text. Often two columns stand in the wrong order.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Unclear, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark)),

@@ -12,8 +12,9 @@ import (
 )
 
 var clauseOrder = &check.Check{
-	ID:    "syntax.clause-order",
-	Title: "clauses out of order",
+	ID:     "syntax.clause-order",
+	Title:  "clauses out of order",
+	Errors: []string{"42601", "ORA-00933", "1064", "Msg 156"},
 	Doc: "A query's clauses have one order: FROM, WHERE, GROUP BY, HAVING, ORDER BY, row limit. " +
 		"A database refuses any other, but for Oracle, which takes HAVING before GROUP BY.",
 	Verdicts: check.Everywhere(check.Refused),

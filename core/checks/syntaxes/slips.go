@@ -15,8 +15,9 @@ import (
 // which it knows what is meant, and parentheses and quotes left open.
 
 var missingComma = &check.Check{
-	ID:    "syntax.missing-comma",
-	Title: "two elements of a list without a comma between them",
+	ID:     "syntax.missing-comma",
+	Title:  "two elements of a list without a comma between them",
+	Errors: []string{"42601", "ORA-00923", "1064", "Msg 102"},
 	Doc: "Two elements stand side by side where only a comma can separate them. Databases refuse it, but for two texts: MySQL and MariaDB, " +
 		"and PostgreSQL across a line end, take them for one text without a word, and the list is short of an element.",
 	Verdicts: check.Everywhere(check.Refused),

@@ -9,8 +9,9 @@ import (
 )
 
 var unreadable = &check.Check{
-	ID:    "syntax.unreadable",
-	Title: "text that cannot be read as SQL",
+	ID:     "syntax.unreadable",
+	Title:  "text that cannot be read as SQL",
+	Errors: []string{"42601", "ORA-00933", "ORA-00936", "1064", "Msg 102", "Msg 156"},
 	Doc: "The statement stops making sense at this place, so a database would refuse it before running anything. " +
 		"Clauses that can be read all the same are reviewed, and so are the other statements.",
 	Verdicts: check.Everywhere(check.Refused),

@@ -11,8 +11,9 @@ import (
 )
 
 var argumentCount = &check.Check{
-	ID:    "type.argument-count",
-	Title: "a function called with too many or too few arguments",
+	ID:     "type.argument-count",
+	Title:  "a function called with too many or too few arguments",
+	Errors: []string{"42883", "ORA-00909", "ORA-00938", "1582", "1064", "Msg 174", "42601"},
 	Doc: "A built-in function takes a certain number of arguments, and the database refuses a call with another. The numbers differ between databases: LAG " +
 		"takes a default on most, but not on MariaDB; SQL Server's ROUND wants the places.",
 	Verdicts: check.Everywhere(check.Refused),

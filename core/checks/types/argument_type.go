@@ -13,8 +13,9 @@ import (
 )
 
 var argumentType = &check.Check{
-	ID:    "type.argument-type",
-	Title: "a function called with values of types that it does not take",
+	ID:     "type.argument-type",
+	Title:  "a function called with values of types that it does not take",
+	Errors: []string{"42883", "ORA-00932", "4078", "Msg 8117", "Msg 8116", "42804"},
 	Doc: "PostgreSQL has its functions for certain types, and converts an argument only where nothing is lost: LOWER takes no number, and ROUND to places no " +
 		"double precision. The other databases convert the argument.",
 	Verdicts:  check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.Postgres)),

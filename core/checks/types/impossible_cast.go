@@ -13,8 +13,9 @@ import (
 )
 
 var impossibleCast = &check.Check{
-	ID:    "type.impossible-cast",
-	Title: "cast of a value that cannot be one",
+	ID:     "type.impossible-cast",
+	Title:  "cast of a value that cannot be one",
+	Errors: []string{"22P02", "42846", "ORA-00932", "Msg 529"},
 	Doc: "A text that is no number cannot be cast to one: PostgreSQL, SQL Server and Oracle stop with an error, MySQL, MariaDB and SQLite give the number that it begins with, or 0, " +
 		"Spark NULL. Between some types, such as date and integer, PostgreSQL has no cast at all.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Wrong, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark)),

@@ -18,8 +18,9 @@ import (
 var literalVerdicts = check.Everywhere(check.Refused).But(check.Wrong, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark))
 
 var literal = &check.Check{
-	ID:    "type.literal",
-	Title: "text that is no number where one has to be",
+	ID:     "type.literal",
+	Title:  "text that is no number where one has to be",
+	Errors: []string{"22P02", "ORA-01722", "1292", "1366", "Msg 245", "22007", "22008", "42804"},
 	Doc: "A text in quotes beside a number is converted to one. Where it is none, PostgreSQL, SQL Server and Oracle stop with an error; MySQL and MariaDB take the " +
 		"digits that it begins with, or 0, so that rows with 0 are found; on SQLite and Spark it equals no number. Written to a column of numbers it is refused, but SQLite keeps it.",
 	Verdicts: literalVerdicts,

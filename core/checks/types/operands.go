@@ -12,8 +12,9 @@ import (
 )
 
 var operands = &check.Check{
-	ID:    "type.operands",
-	Title: "operator that does not take values of these types",
+	ID:     "type.operands",
+	Title:  "operator that does not take values of these types",
+	Errors: []string{"42883", "ORA-00932", "Msg 402", "4078", "1241", "42804"},
 	Doc: "PostgreSQL compares and reckons with values of types that go together, and converts only what loses nothing: text and number, or date and text, have no " +
 		"= in common. A text in quotes alone takes the type that its place asks for. The other databases convert one side.",
 	Verdicts:  check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.Postgres)),

@@ -16,8 +16,9 @@ import (
 )
 
 var outOfRange = &check.Check{
-	ID:    "type.out-of-range",
-	Title: "value that its column cannot hold",
+	ID:     "type.out-of-range",
+	Title:  "value that its column cannot hold",
+	Errors: []string{"22003", "22001", "ORA-01438", "ORA-12899", "1264", "1406", "Msg 8115", "Msg 2628", "Msg 8152"},
 	Doc: "A text longer than the column, or a whole number beyond its type. Written it is refused, by MySQL and MariaDB in their default mode, but SQLite keeps any length and size. " +
 		"Compared for equality no row can have it.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.In(dialect.SQLite)),

@@ -113,8 +113,9 @@ func runLastValue(p *check.Pass, c *syntax.Call) {
 }
 
 var noOrder = &check.Check{
-	ID:    "window.no-order",
-	Title: "a function of the order of rows over a window without ORDER BY",
+	ID:     "window.no-order",
+	Title:  "a function of the order of rows over a window without ORDER BY",
+	Errors: []string{"ORA-30485", "4018", "Msg 4112"},
 	Doc: "ROW_NUMBER, RANK, LAG and their kin tell of the order of the rows in the window. Without ORDER BY there is none. SQL Server, Oracle and Spark refuse it, MariaDB refuses RANK, DENSE_RANK, LAG and LEAD. The others number the rows as they " +
 		"come, and rank all of them first.",
 	Verdicts: check.Everywhere(check.Wrong).But(check.Refused, refusesUnordered),
@@ -175,6 +176,7 @@ func runNoOrder(p *check.Pass, c *syntax.Call) {
 var distinct = &check.Check{
 	ID:       "window.distinct",
 	Title:    "DISTINCT inside an aggregate with OVER",
+	Errors:   []string{"0A000", "1235", "Msg 10759"},
 	Doc:      "Most databases do not count distinct values over a window; Oracle does, without ORDER BY. A derived table that counts by groups gives the number, or the greatest DENSE_RANK over the same values.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.In(dialect.Oracle)),
 	Examples: []check.Example{{

@@ -57,8 +57,9 @@ func runNoColumnList(p *check.Pass, n *syntax.Insert) {
 }
 
 var missingRequired = &check.Check{
-	ID:    "write.missing-required",
-	Title: "a column that must have a value gets none",
+	ID:     "write.missing-required",
+	Title:  "a column that must have a value gets none",
+	Errors: []string{"23502", "ORA-01400", "ORA-01407", "1364", "1048", "Msg 515"},
 	Doc: "A column that is declared NOT NULL and has no default needs a value. An INSERT that leaves it out, or gives it NULL, is refused, and so is SET to NULL. Only a trigger could still " +
 		"fill it.",
 	Verdicts: check.Everywhere(check.Refused),
@@ -277,8 +278,9 @@ func runColumnsSwapped(p *check.Pass, n *syntax.Insert) {
 }
 
 var columnTwice = &check.Check{
-	ID:    "write.column-twice",
-	Title: "one column written twice",
+	ID:     "write.column-twice",
+	Title:  "one column written twice",
+	Errors: []string{"42701", "42601", "ORA-00957", "1110", "Msg 264"},
 	Doc: "A column gets one value. Databases refuse an INSERT that lists it twice, but for SQLite, which takes one of the two. Of two assignments in SET MySQL, MariaDB and SQLite take the last, the others refuse " +
 		"both.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Wrong, dialect.In(dialect.SQLite)),
@@ -355,6 +357,7 @@ func runSetTwice(p *check.Pass, n *syntax.Update) {
 var conflictTarget = &check.Check{
 	ID:       "write.conflict-target",
 	Title:    "ON CONFLICT on columns that are no key",
+	Errors:   []string{"42P10"},
 	Doc:      "ON CONFLICT (…) needs a primary key or unique index over exactly these columns, which tells it when two rows conflict. Without one PostgreSQL and SQLite refuse the statement.",
 	Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres, dialect.SQLite)),
 	Needs:    check.Schema,
@@ -430,6 +433,7 @@ func runConflictTarget(p *check.Pass, n *syntax.Insert) {
 var parentDelete = &check.Check{
 	ID:        "write.parent-delete",
 	Title:     "DELETE of rows that others refer to",
+	Errors:    []string{"23503", "ORA-02292", "1451", "Msg 547"},
 	Doc:       "A row that another table refers to by a foreign key cannot be deleted, unless the key says ON DELETE CASCADE or SET NULL. The statement is refused as soon as it meets such a row.",
 	Verdicts:  check.Everywhere(check.Wrong),
 	Needs:     check.Schema,

@@ -179,8 +179,9 @@ func needsTie(p *check.Pass, n syntax.Node, target *bind.Source) bool {
 }
 
 var targetInSubquery = &check.Check{
-	ID:    "write.target-in-subquery",
-	Title: "UPDATE or DELETE that reads its own target in a subquery",
+	ID:     "write.target-in-subquery",
+	Title:  "UPDATE or DELETE that reads its own target in a subquery",
+	Errors: []string{"1093"},
 	Doc: "MySQL refuses an UPDATE or DELETE whose subquery reads the table that is being changed (\"Restrictions on Subqueries\" in its manual). A derived table around the subquery makes it read first. " +
 		"MariaDB and the others take it.",
 	Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.MySQL)),

@@ -11,6 +11,7 @@ import (
 var valueCount = &check.Check{
 	ID:       "write.value-count",
 	Title:    "another number of values than columns",
+	Errors:   []string{"42601", "ORA-00913", "ORA-00947", "1136", "Msg 109", "Msg 110", "Msg 213"},
 	Doc:      "INSERT needs a value for each column of its list, and no more. Databases refuse it before anything is written.",
 	Verdicts: check.Everywhere(check.Refused),
 	Examples: []check.Example{{

@@ -13,8 +13,9 @@ import (
 )
 
 var valueType = &check.Check{
-	ID:    "write.value-type",
-	Title: "value of a type that its column does not take",
+	ID:     "write.value-type",
+	Title:  "value of a type that its column does not take",
+	Errors: []string{"42804", "ORA-00932", "1292", "1366", "Msg 206", "Msg 245"},
 	Doc: "PostgreSQL stores a value of another type only where it has a cast for storing: a whole number becomes a decimal, and anything becomes text; text becomes no number, " +
 		"and a number no date. SQL Server and Oracle keep numbers and dates apart, Spark texts and numbers as well. The other databases convert what can be converted.",
 	Verdicts:  check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.Postgres, dialect.SQLServer, dialect.Oracle, dialect.Spark)),

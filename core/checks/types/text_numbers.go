@@ -1,0 +1,93 @@
+package types
+
+import (
+	"fmt"
+	"strings"
+
+	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/dialect/class"
+	"justlens/core/facts"
+	"justlens/core/syntax"
+)
+
+var textOrder = &check.Check{
+	ID:       "type.text-order",
+	Title:    "digits compared as text",
+	Doc:      "In a column of text digits are compared letter by letter, and '9' is after '10', for 9 comes after 1. A greater number may be a smaller text. CAST compares them as numbers.",
+	Verdicts: check.Everywhere(check.Wrong),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Bad: "SELECT name FROM hives WHERE name > '9'",
+		Near: []string{
+			"SELECT name FROM hives WHERE name = '9'",
+			"SELECT name FROM hives WHERE frame_count > 9",
+			"SELECT name FROM hives WHERE name > 'M'",
+			"SELECT hive_id FROM harvests WHERE taken_on > '2026-05-01'",
+		},
+	}},
+	On: check.Comparisons(runTextOrder).With(facts.TextSide),
+}
+
+func runTextOrder(p *check.Pass, b *syntax.Binary) {
+	if b.Op == syntax.OpEqual || b.Op == syntax.OpNotEqual {
+		return
+	}
+	n, ok := syntax.Unparen(b.X).(*syntax.Name)
+	l, also := syntax.Unparen(b.Y).(*syntax.Literal)
+	if !ok {
+		n, ok = syntax.Unparen(b.Y).(*syntax.Name)
+		l, also = syntax.Unparen(b.X).(*syntax.Literal)
+	}
+	if !ok || !also || l.Lit != syntax.TextLiteral || p.Type(n).Class != class.Text {
+		return
+	}
+	digits := strings.Trim(p.Text(l), "'")
+	if len(digits) == 0 || len(digits) > 7 || digits[0] == '0' || strings.Trim(digits, "0123456789") != "" || len(digits) == 4 && (digits[:2] == "19" || digits[:2] == "20") {
+		return // a year, a day or a code with zeros before it sorts as it is
+	}
+	p.Report(check.Finding{Span: b.Span(), Certainty: check.Likely,
+		Message: fmt.Sprintf("%s is text, and is compared with %s letter by letter", p.Brief(n), p.Brief(l)),
+		Why:     "As texts '9' is after '10'.",
+		Mends:   []check.Mend{{Title: fmt.Sprintf("compare CAST(%s AS integer) with a number, or keep numbers in a column of numbers", p.Brief(n)), Effect: check.ByHand}},
+	})
+}
+
+var aggregateArgument = &check.Check{
+	ID:       "type.aggregate-argument",
+	Title:    "SUM or AVG of a text",
+	Doc:      "PostgreSQL and SQL Server have no SUM of texts. The others read a number off the beginning of each, and take 0 for what has none, so a wrong column gives 0 and no error.",
+	Verdicts: check.Everywhere(check.Wrong).But(check.Refused, dialect.In(dialect.SQLServer)).But(check.Fine, dialect.In(dialect.Postgres)),
+	Needs:    check.Schema,
+	Examples: []check.Example{{
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT SUM(name) AS s FROM hives",
+		Near: []string{
+			"SELECT SUM(frame_count) AS s FROM hives",
+			"SELECT MAX(name) AS s FROM hives",
+			"SELECT SUM(frame_count > 8) AS s FROM hives",
+			"SELECT SUM(CAST(name AS UNSIGNED)) AS s FROM hives",
+		},
+	}},
+	On: check.Aggregates(runAggregateArgument, "sum", "avg").In(dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.SQLServer, dialect.Oracle, dialect.Spark)),
+}
+
+func runAggregateArgument(p *check.Pass, c *syntax.Call) {
+	if len(c.Args) != 1 {
+		return
+	}
+	n, ok := syntax.Unparen(c.Args[0]).(*syntax.Name)
+	if !ok || p.ColumnOf(n) == nil || p.Type(n).Class != class.Text {
+		return
+	}
+	f := check.Finding{Span: c.Span(), Certainty: check.Likely,
+		Message: fmt.Sprintf("%s is text, and %s adds up the numbers it begins with", p.Brief(n), p.FunctionText(c)),
+		Why:     "What begins with no number counts as 0.",
+		Mends:   []check.Mend{{Title: "add up the column of numbers that is meant", Effect: check.ByHand}},
+	}
+	if p.Dialect == dialect.SQLServer {
+		f.Message = fmt.Sprintf("%s is text, and cannot be added up", p.Brief(n))
+		f.Why = "SQL Server has no SUM or AVG of texts."
+	}
+	p.Report(f)
+}
