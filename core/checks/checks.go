@@ -19,6 +19,7 @@ import (
 	"justlens/core/checks/nulls"
 	"justlens/core/checks/ranges"
 	"justlens/core/checks/rows"
+	"justlens/core/checks/safety"
 	"justlens/core/checks/sets"
 	"justlens/core/checks/syntaxes"
 	"justlens/core/checks/types"
@@ -30,7 +31,8 @@ import (
 // asks: can it be read, what is visible, what is meant, what comes out.
 func All() []*check.Check {
 	return slices.Concat(syntaxes.Checks, clauses.Checks, names.Checks, groups.Checks, nulls.Checks, logic.Checks,
-		maths.Checks, matches.Checks, ranges.Checks, indexes.Checks, joins.Checks, sets.Checks, cases.Checks, windows.Checks, rows.Checks, types.Checks, writes.Checks)
+		maths.Checks, matches.Checks, ranges.Checks, indexes.Checks, joins.Checks, sets.Checks, cases.Checks, windows.Checks, rows.Checks, types.Checks, writes.Checks,
+		safety.Checks)
 }
 
 // Families maps each family to what it is about.
@@ -52,6 +54,7 @@ var Families = []Family{
 	{"rows", "the shape of the result"},
 	{"type", "values that cannot be there"},
 	{"write", "what INSERT, UPDATE and DELETE do to rows"},
+	{"safety", "what lets strangers in"},
 }
 
 // Family is a group of checks.

@@ -199,6 +199,9 @@ func runDistinct(p *check.Pass, c *syntax.Call) {
 	if !c.Distinct || !p.Function(c).Listed && p.Dialect != dialect.ANSI {
 		return
 	}
+	if name := p.FunctionName(c); (name == "min" || name == "max") && (p.Dialect == dialect.MySQL || p.Dialect == dialect.MariaDB) {
+		return // of these DISTINCT means nothing, and it is passed over
+	}
 	p.Report(check.Finding{Span: c.Span(), Certainty: check.Certain,
 		Message: fmt.Sprintf("%s cannot take DISTINCT together with OVER", p.FunctionText(c)),
 		Why:     "The database does not count distinct values over a window.",

@@ -85,6 +85,9 @@ func runInsertRequired(p *check.Pass, n *syntax.Insert) {
 		return
 	}
 	t := source.SchemaTable()
+	if ignores(p, n) {
+		return
+	}
 	if n.Query != nil && len(n.Columns) > 0 {
 		if width, ok := p.Width(n.Query.Body); ok && width != len(n.Columns) {
 			return // write.value-count tells
@@ -108,8 +111,8 @@ func runInsertRequired(p *check.Pass, n *syntax.Insert) {
 		}
 	}
 	values, ok := queryValues(n)
-	if !ok {
-		return
+	if !ok || len(values.Rows) > 1 && (p.Dialect == dialect.MySQL || p.Dialect == dialect.MariaDB) {
+		return // of several rows MySQL makes the NULL a zero or an empty text
 	}
 	targets := p.Targets(n)
 	for _, row := range values.Rows {
@@ -121,6 +124,14 @@ func runInsertRequired(p *check.Pass, n *syntax.Insert) {
 			return
 		}
 	}
+}
+
+// ignores reports whether IGNORE, or SQLite's OR IGNORE, lets a statement pass over what would be
+// refused.
+func ignores(p *check.Pass, n syntax.Node) bool {
+	_, second, ok := p.FirstTokens(n)
+	word := p.BriefOf(second.Span)
+	return ok && (strings.EqualFold(word, "ignore") || strings.EqualFold(word, "or"))
 }
 
 // inBody fits a refusal to the body of a routine, which is taken and fails when it runs.
@@ -176,7 +187,7 @@ func mustHave(p *check.Pass, t *schema.Table, c *schema.Column) bool {
 	case dialect.SQLite:
 		return !(c.Primary && c.Type.Class == class.Integer) // a row number that it gives itself
 	case dialect.MySQL, dialect.MariaDB:
-		return c.Type.Class != class.Timestamp // which may be the time of the change
+		return c.Type.Class != class.Timestamp && c.Type.Word() != "enum" // which have values of their own
 	}
 	return true
 }
@@ -186,7 +197,7 @@ func runSetRequired(p *check.Pass, a *syntax.Assign) {
 		return
 	}
 	c := p.PlaceOf(a.Value).Column
-	if c == nil {
+	if c == nil || ignores(p, p.Parent(a)) {
 		return
 	}
 	for _, s := range p.Scope(p.Parent(a)).Sources {
