@@ -1,6 +1,7 @@
 package cli
 
 import (
+	"context"
 	"fmt"
 	"io"
 	"strings"
@@ -9,6 +10,8 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/checks"
+	"justlens/database"
+	"justlens/demo"
 	"justlens/report"
 )
 
@@ -29,7 +32,7 @@ func newGuide(p *Program) *cobra.Command {
 			if err := color.check(); err != nil {
 				return err
 			}
-			return guide(p.Stdout, report.StyleFor(p.Stdout, color.value, p.Env("NO_COLOR") != ""), args)
+			return guide(cmd.Context(), p.Stdout, report.StyleFor(p.Stdout, color.value, p.Env("NO_COLOR") != ""), args)
 		},
 		ValidArgsFunction: cobra.FixedCompletions(checkNames(), cobra.ShellCompDirectiveNoFileComp),
 	}
@@ -37,7 +40,7 @@ func newGuide(p *Program) *cobra.Command {
 	return cmd
 }
 
-func guide(w io.Writer, style report.Style, args []string) error {
+func guide(ctx context.Context, w io.Writer, style report.Style, args []string) error {
 	all := checks.All()
 	if len(args) == 0 {
 		return report.GuideList(w, style, checks.Families, all)
@@ -54,7 +57,12 @@ func guide(w io.Writer, style report.Style, args []string) error {
 		return err
 	}
 	if strings.Contains(args[0], ".") {
-		return report.GuideCheck(w, style, chosen[0])
+		trial, err := database.NewTrial(ctx, demo.Schema()+demo.Data())
+		if err != nil {
+			return err
+		}
+		defer trial.Close()
+		return report.GuideCheck(w, style, chosen[0], func(query string) ([][]string, error) { return trial.Rows(ctx, query) })
 	}
 	return report.GuideList(w, style, family(chosen), chosen)
 }

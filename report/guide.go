@@ -3,6 +3,7 @@ package report
 import (
 	"fmt"
 	"io"
+	"slices"
 	"strings"
 
 	"justlens/core/check"
@@ -31,8 +32,12 @@ func GuideList(w io.Writer, s Style, families []checks.Family, all []*check.Chec
 	return err
 }
 
-// GuideCheck writes one check in full.
-func GuideCheck(w io.Writer, s Style, c *check.Check) error {
+// Run gives the rows of a query over the demo's tables, on SQLite.
+type Run func(query string) (rows [][]string, err error)
+
+// GuideCheck writes one check in full. With run it shows the rows in which an example and its mended
+// form differ.
+func GuideCheck(w io.Writer, s Style, c *check.Check, run Run) error {
 	var b strings.Builder
 	fmt.Fprintf(&b, "%s  %s\n\n", s.strong(c.ID), c.Title)
 	for _, line := range wrap(c.Doc, s.Width) {
@@ -58,10 +63,73 @@ func GuideCheck(w io.Writer, s Style, c *check.Check) error {
 		b.WriteString("Shown only with --certainty possible.\n")
 	}
 	for _, e := range c.Examples {
-		example(&b, s, e)
+		here := run
+		if c.Verdicts[dialect.SQLite] != check.Wrong || e.Dialect != dialect.ANSI && e.Dialect != dialect.SQLite {
+			here = nil
+		}
+		example(&b, s, e, here)
 	}
 	_, err := io.WriteString(w, b.String())
 	return err
+}
+
+// difference shows what an example and its mended form give, where both run and differ.
+func difference(b *strings.Builder, s Style, e check.Example, run Run) {
+	if !isQuery(e.Bad) || !isQuery(e.Good) {
+		return
+	}
+	found, err := run(e.Bad)
+	if err != nil {
+		return
+	}
+	mended, err := run(e.Good)
+	if err != nil || slices.EqualFunc(found, mended, slices.Equal) {
+		return
+	}
+	outcome(b, s, "found", red, found, mended)
+	outcome(b, s, "mended", green, mended, found)
+}
+
+func isQuery(query string) bool {
+	return strings.HasPrefix(query, "SELECT ") || strings.HasPrefix(query, "WITH ")
+}
+
+// mostRows is how many rows of a result are shown.
+const mostRows = 4
+
+// outcome tells how many rows a query gives, and shows those that the other does not give.
+func outcome(b *strings.Builder, s Style, label, color string, rows, other [][]string) {
+	count := fmt.Sprintf("gives %d rows on the demo's tables", len(rows))
+	switch len(rows) {
+	case 0:
+		count = "gives no row on the demo's tables"
+	case 1:
+		count = "gives 1 row on the demo's tables"
+	}
+	left := map[string]int{}
+	for _, row := range other {
+		left[strings.Join(row, "  ")]++
+	}
+	var own []string
+	for _, row := range rows {
+		line := strings.Join(row, "  ")
+		if left[line]--; left[line] < 0 {
+			own = append(own, line)
+		}
+	}
+	if len(own) > 0 && len(own) < len(rows) {
+		count += ", among them"
+	} else if len(own) > 0 {
+		count += ":"
+	}
+	b.WriteString("  " + s.paint(fmt.Sprintf("%-13s ", label), color) + count + "\n")
+	for i, line := range own {
+		if i == mostRows {
+			fmt.Fprintf(b, "%16s…\n", "")
+			break
+		}
+		fmt.Fprintf(b, "%16s%s\n", "", line)
+	}
 }
 
 // consequencesOf gives a line for each consequence with its databases.
@@ -104,7 +172,7 @@ func shortened(query string) string {
 	return query[:longExample/4] + " … " + query[len(query)-longExample/8:]
 }
 
-func example(b *strings.Builder, s Style, e check.Example) {
+func example(b *strings.Builder, s Style, e check.Example, run Run) {
 	heading := "Example"
 	if e.Dialect != dialect.ANSI {
 		heading += " on " + e.Dialect.Title()
@@ -128,6 +196,9 @@ func example(b *strings.Builder, s Style, e check.Example) {
 	if e.Bad != "" {
 		sql("found", e.Bad, red)
 		sql("mended", e.Good, green)
+	}
+	if run != nil {
+		difference(b, s, e, run)
 	}
 	for _, near := range e.Near {
 		if near != e.Good {
