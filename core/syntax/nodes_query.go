@@ -288,6 +288,23 @@ type BadTable struct {
 	node
 }
 
+// Select gives the SELECT that a query is, parentheses round it left aside; nil if it is none.
+func (q *Query) Select() *Select {
+	for {
+		switch b := q.Body.(type) {
+		case *Select:
+			return b
+		case *ParenQuery:
+			if q.With != nil || q.OrderBy != nil || q.Limit != nil {
+				return nil
+			}
+			q = b.Query
+		default:
+			return nil
+		}
+	}
+}
+
 // InOrder reports whether FROM, WHERE, GROUP BY and HAVING stand in this order, as
 // far as they are written. Where they do not, no clause can be put behind another.
 func (s *Select) InOrder() bool {

@@ -327,8 +327,8 @@ func runCountForExistence(p *check.Pass, b *syntax.Binary) {
 	default:
 		return
 	}
-	sel, ok := s.Query.Body.(*syntax.Select)
-	if !ok || len(sel.Items) != 1 || sel.From == nil || sel.GroupBy != nil || sel.Having != nil || sel.Distinct || s.Query.Limit != nil || sel.Top != nil || s.Query.With != nil {
+	sel := s.Query.Select()
+	if sel == nil || len(sel.Items) != 1 || sel.From == nil || sel.GroupBy != nil || sel.Having != nil || sel.Distinct || s.Query.Limit != nil || sel.Top != nil || s.Query.With != nil {
 		return
 	}
 	c, ok := syntax.Unparen(sel.Items[0].X).(*syntax.Call)

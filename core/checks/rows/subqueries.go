@@ -161,8 +161,8 @@ var existsAggregate = &check.Check{
 }
 
 func runExistsAggregate(p *check.Pass, e *syntax.Exists) {
-	sel, ok := e.Query.Body.(*syntax.Select)
-	if !ok || sel.GroupBy != nil || sel.Having != nil || sel.Qualify != nil || sel.Top != nil || e.Query.Limit != nil || len(sel.Items) == 0 {
+	sel := e.Query.Select()
+	if sel == nil || sel.GroupBy != nil || sel.Having != nil || sel.Qualify != nil || sel.Top != nil || e.Query.Limit != nil || len(sel.Items) == 0 {
 		return
 	}
 	call := p.FirstAggregate(sel)
@@ -202,8 +202,8 @@ var manyForOne = &check.Check{
 }
 
 func runManyForOne(p *check.Pass, s *syntax.Subquery) {
-	sel, ok := s.Query.Body.(*syntax.Select)
-	if !ok || sel.From == nil || sel.Reshaped || len(sel.Items) != 1 || !isOneValue(p, s) || p.OneRow(s.Query) || allConstant(sel) || !known(p, sel) {
+	sel := s.Query.Select()
+	if sel == nil || sel.From == nil || sel.Reshaped || len(sel.Items) != 1 || !isOneValue(p, s) || p.OneRow(s.Query) || allConstant(sel) || !known(p, sel) {
 		return
 	}
 	if s.Query.Limit != nil || sel.Top != nil {
@@ -296,8 +296,8 @@ func runConstantIn(p *check.Pass, in *syntax.In) {
 }
 
 func constantFor(p *check.Pass, n *syntax.Name, q *syntax.Query) {
-	sel, ok := q.Body.(*syntax.Select)
-	if !ok || sel.From == nil || len(sel.Items) != 1 {
+	sel := q.Select()
+	if sel == nil || sel.From == nil || len(sel.Items) != 1 {
 		return
 	}
 	l, ok := syntax.Unparen(sel.Items[0].X).(*syntax.Literal)

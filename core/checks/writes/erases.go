@@ -116,8 +116,8 @@ func runSubqueryErases(p *check.Pass, a *syntax.Assign) {
 		return
 	}
 	update, ok := p.Parent(a).(*syntax.Update)
-	sel, isSelect := s.Query.Body.(*syntax.Select)
-	if !ok || !isSelect || update.Where != nil || update.From != nil || sel.From == nil || sel.Where == nil || len(sel.Items) != 1 || sel.GroupBy != nil {
+	sel := s.Query.Select()
+	if !ok || sel == nil || update.Where != nil || update.From != nil || sel.From == nil || sel.Where == nil || len(sel.Items) != 1 || sel.GroupBy != nil {
 		return
 	}
 	if p.Nullable(s) == facts.No || !isCorrelated(p, update, s.Query) || findsParent(p, update, sel) {
