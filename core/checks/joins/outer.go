@@ -117,7 +117,8 @@ func undoneSide(p *check.Pass, sel *syntax.Select, chain []syntax.Expr, j *synta
 	for _, i := range rejecting[1:] {
 		f.Related = append(f.Related, check.Related{Span: chain[i].Span(), Message: "this condition, too"})
 	}
-	if movable && flat(chain, sel.Where) {
+	// Of a source that nothing shows, rows without a partner are not what is wanted.
+	if movable && flat(chain, sel.Where) && (shown(p, sel).HasAny(sources) || p.Aggregates(sel)) {
 		moved := make([]string, 0, len(rejecting))
 		for _, i := range rejecting {
 			moved = append(moved, operand(p, chain[i]))
