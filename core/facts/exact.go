@@ -280,7 +280,7 @@ func (e exact) literal(n *syntax.Literal) dialect.TypeID {
 	case syntax.TrueLiteral, syntax.FalseLiteral:
 		return dialect.BoolType
 	case syntax.TextLiteral:
-		if written[0] == '\'' || written[0] == '$' || written[0]|0x20 == 'e' {
+		if written != "" && (written[0] == '\'' || written[0] == '$' || written[0]|0x20 == 'e') {
 			return dialect.UnknownType
 		}
 	case syntax.NumberLiteral:

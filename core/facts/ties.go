@@ -201,3 +201,30 @@ func (in *Facts) Rejects(cond syntax.Expr, s *bind.Source) bool {
 		return u.Source == s && !in.isCoalesced(n, u)
 	})
 }
+
+// ForeignKey writes the two columns, qualified, by which the only foreign key of one column ties a
+// child to a parent; empty where there is none, or several.
+func (in *Facts) ForeignKey(child, parent *bind.Source) (from, to string) {
+	a, b := child.SchemaTable(), parent.SchemaTable()
+	if a == nil || b == nil || a == b {
+		return "", ""
+	}
+	for i := range a.Foreign {
+		k := &a.Foreign[i]
+		if len(k.Columns) != 1 || in.Schema.Table(k.Qualifier, k.Table) != b {
+			continue
+		}
+		column := ""
+		if len(k.References) == 1 {
+			column = k.References[0]
+		} else if key := b.PrimaryKey(); len(key) == 1 {
+			column = b.Columns[key[0]].Name
+		}
+		if column == "" || from != "" {
+			return "", ""
+		}
+		from = in.Ident(child.Name) + "." + in.Dialect.Name(a.Columns[k.Columns[0]].Name, false)
+		to = in.Ident(parent.Name) + "." + in.Dialect.Name(column, false)
+	}
+	return from, to
+}

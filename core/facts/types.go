@@ -137,7 +137,7 @@ func (in *Facts) literalType(n *syntax.Literal) schema.Type {
 	case syntax.TrueLiteral, syntax.FalseLiteral:
 		return in.truth()
 	case syntax.TextLiteral:
-		if written[0] == '\'' {
+		if strings.HasPrefix(written, "'") {
 			return of(class.Text)
 		}
 	case syntax.NumberLiteral:

@@ -110,7 +110,7 @@ func (c condition) value(x syntax.Expr, row []Value) Value {
 		case syntax.NumberLiteral:
 			return Of(class.Decimal, written)
 		case syntax.TextLiteral:
-			if written[0] == '\'' {
+			if strings.HasPrefix(written, "'") {
 				return Of(class.Text, strings.ReplaceAll(written[1:len(written)-1], "''", "'"))
 			}
 		case syntax.NullLiteral:

@@ -171,33 +171,13 @@ func keyCondition(p *check.Pass, j *syntax.Join) string {
 	return oneKey(p, p.SourcesOf(j.Left), p.SourcesOf(j.Right))
 }
 
-// foreignKey writes the condition that a child's only foreign key of one column to a parent
-// asks for, "" if there is none.
+// foreignKey writes the condition that a child's only foreign key of one column to a parent asks
+// for, "" if there is none.
 func foreignKey(p *check.Pass, child, parent *bind.Source) string {
-	from, to := child.SchemaTable(), parent.SchemaTable()
-	if from == nil || to == nil || from == to {
-		return ""
+	if from, to := p.ForeignKey(child, parent); from != "" {
+		return to + " = " + from
 	}
-	found := ""
-	for _, k := range from.Foreign {
-		if len(k.Columns) != 1 || p.Schema.Table(k.Qualifier, k.Table) != to {
-			continue
-		}
-		if found != "" {
-			return ""
-		}
-		column := ""
-		if len(k.References) == 1 {
-			column = k.References[0]
-		} else if at := to.PrimaryKey(); len(at) == 1 {
-			column = to.Columns[at[0]].Name
-		}
-		if column == "" {
-			return ""
-		}
-		found = p.Ident(parent.Name) + "." + p.Dialect.Name(column, false) + " = " + p.Ident(child.Name) + "." + p.Dialect.Name(from.Columns[k.Columns[0]].Name, false)
-	}
-	return found
+	return ""
 }
 
 var selfCondition = &check.Check{

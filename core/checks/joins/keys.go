@@ -41,10 +41,10 @@ func runWrongKey(p *check.Pass, b *syntax.Binary) {
 		return
 	}
 	var mends []check.Mend
-	if column := pointer(p, s, t.SchemaTable()); column != "" {
+	if column, _ := p.ForeignKey(s, t); column != "" {
 		mends = append(mends, check.Mend{Title: "compare " + column, Effect: check.NewRows, Edits: []text.Edit{check.Replace(x.Span(), column)}})
 	}
-	if column := pointer(p, t, s.SchemaTable()); column != "" {
+	if column, _ := p.ForeignKey(t, s); column != "" {
 		mends = append(mends, check.Mend{Title: "compare " + column, Effect: check.NewRows, Edits: []text.Edit{check.Replace(y.Span(), column)}})
 	}
 	if len(mends) == 0 {
@@ -73,21 +73,6 @@ func primaryKey(p *check.Pass, x syntax.Expr) (*syntax.Name, *bind.Source) {
 		return nil, nil
 	}
 	return n, u.Source
-}
-
-// pointer gives the only column of a source that a foreign key ties to a table.
-func pointer(p *check.Pass, s *bind.Source, to *schema.Table) string {
-	found := ""
-	for _, k := range s.SchemaTable().Foreign {
-		if len(k.Columns) != 1 || p.Schema.Table(k.Qualifier, k.Table) != to {
-			continue
-		}
-		if found != "" {
-			return ""
-		}
-		found = p.Ident(s.Name) + "." + p.Dialect.Name(s.SchemaTable().Columns[k.Columns[0]].Name, false)
-	}
-	return found
 }
 
 var partialKey = &check.Check{

@@ -127,7 +127,7 @@ func mustBeTruth(p *check.Pass, x syntax.Expr) {
 		return
 	case t == dialect.UnknownType:
 		written := p.Text(x)
-		if lit, ok := x.(*syntax.Literal); !ok || lit.Lit != syntax.TextLiteral || written[0] != '\'' || facts.IsTruthText(strings.Trim(written, "'")) {
+		if lit, ok := x.(*syntax.Literal); !ok || lit.Lit != syntax.TextLiteral || !strings.HasPrefix(written, "'") || facts.IsTruthText(strings.Trim(written, "'")) {
 			return
 		}
 	}

@@ -93,7 +93,7 @@ func tieOf(p *check.Pass, outer, inner *bind.Scope) string {
 				return "" // the name would be that of the inner one
 			}
 			for _, pair := range [...][2]*bind.Source{{o, i}, {i, o}} {
-				child, parent := foreignKey(p, pair[0], pair[1])
+				child, parent := p.ForeignKey(pair[0], pair[1])
 				if child == "" {
 					continue
 				}
@@ -115,31 +115,6 @@ func tieOf(p *check.Pass, outer, inner *bind.Scope) string {
 		x, y = y, x
 	}
 	return x + " = " + y
-}
-
-// foreignKey gives the columns of the only foreign key of one column from a child to a parent.
-func foreignKey(p *check.Pass, child, parent *bind.Source) (from, to string) {
-	a, b := child.SchemaTable(), parent.SchemaTable()
-	if a == nil || b == nil || a == b {
-		return "", ""
-	}
-	for _, k := range a.Foreign {
-		if len(k.Columns) != 1 || p.Schema.Table(k.Qualifier, k.Table) != b {
-			continue
-		}
-		column := ""
-		if len(k.References) == 1 {
-			column = k.References[0]
-		} else if key := b.PrimaryKey(); len(key) == 1 {
-			column = b.Columns[key[0]].Name
-		}
-		if column == "" || from != "" {
-			return "", ""
-		}
-		from = p.Ident(child.Name) + "." + p.Dialect.Name(a.Columns[k.Columns[0]].Name, false)
-		to = p.Ident(parent.Name) + "." + p.Dialect.Name(column, false)
-	}
-	return from, to
 }
 
 var existsAggregate = &check.Check{
