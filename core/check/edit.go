@@ -93,6 +93,25 @@ func (p *Pass) FirstTokens(n syntax.Node) (first, second syntax.Token, ok bool) 
 	return tokens[i], tokens[i+1], true
 }
 
+// DistinctWord finds the keyword DISTINCT of a SELECT; ok is false where it has none.
+func (p *Pass) DistinctWord(sel *syntax.Select) (at text.Span, ok bool) {
+	head := text.Span{Start: sel.Span().Start, End: sel.Items[0].Span().Start}
+	for _, t := range p.Stmt.Tokens {
+		if t.Span.Start >= head.End {
+			break
+		}
+		if head.Contains(t.Span) && strings.EqualFold(p.BriefOf(t.Span), "distinct") {
+			return t.Span, true
+		}
+	}
+	return text.Span{}, false
+}
+
+// Swap makes edits that exchange the texts of two nodes.
+func (p *Pass) Swap(a, b syntax.Node) []text.Edit {
+	return []text.Edit{Replace(a.Span(), p.Text(b)), Replace(b.Span(), p.Text(a))}
+}
+
 // EndBefore gives the end of the last token before a position.
 func (p *Pass) EndBefore(at text.Pos) text.Pos {
 	tokens := p.Stmt.Tokens

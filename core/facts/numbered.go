@@ -1,6 +1,12 @@
 package facts
 
-import "justlens/core/schema"
+import (
+	"slices"
+
+	"justlens/core/bind"
+	"justlens/core/schema"
+	"justlens/core/syntax"
+)
 
 // Numbered gives the table whose rows a column numbers: that to which foreign keys lead,
 // or its own where it is the primary key. It is nil where the schema does not say, or says
@@ -71,4 +77,16 @@ func soleKey(t *schema.Table) int {
 		}
 	}
 	return -1
+}
+
+// HasKeys reports whether a source is a table of which all columns are known, and a key.
+func HasKeys(s *bind.Source) bool {
+	t := s.SchemaTable()
+	return t != nil && !t.IsView && t.Complete && len(t.Keys) > 0
+}
+
+// AllHaveKeys reports whether all sources of a SELECT are such tables.
+func (in *Facts) AllHaveKeys(sel *syntax.Select) bool {
+	scope := in.Scope(sel)
+	return scope != nil && !slices.ContainsFunc(scope.Sources, func(s *bind.Source) bool { return !HasKeys(s) })
 }

@@ -38,6 +38,17 @@ func BareConjuncts(x Expr, f func(Expr)) {
 	}
 }
 
+// AppendConjuncts adds the operands that BareConjuncts gives to a list.
+func AppendConjuncts(list []Expr, x Expr) []Expr {
+	if b, ok := x.(*Binary); ok && b.Op == OpAnd {
+		return AppendConjuncts(AppendConjuncts(list, b.X), b.Y)
+	}
+	if x == nil {
+		return list
+	}
+	return append(list, x)
+}
+
 // Inspect calls f for n and what is below it, in the order of the text as far
 // as the declarations of the nodes follow it; f tells whether to go down.
 func Inspect(n Node, f func(Node) bool) {

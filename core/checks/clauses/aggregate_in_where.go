@@ -109,8 +109,7 @@ func belongsOutside(p *check.Pass, call *syntax.Call) bool {
 
 // moveToHaving offers to move the condition that holds the aggregate.
 func moveToHaving(p *check.Pass, sel *syntax.Select, where *syntax.Where, call *syntax.Call) []check.Mend {
-	var chain []syntax.Expr
-	syntax.BareConjuncts(where.Cond, func(c syntax.Expr) { chain = append(chain, c) })
+	chain := syntax.AppendConjuncts(nil, where.Cond)
 	holds := func(i int) bool { return chain[i].Span().Contains(call.Span()) }
 	var condition string
 	var moved syntax.Expr

@@ -3,14 +3,15 @@ package groups
 import (
 	"justlens/core/bind"
 	"justlens/core/check"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 )
 
 // isKnown reports whether the keys of a source are known, so that what they do not
 // tell apart may repeat.
 func isKnown(p *check.Pass, s *bind.Source) bool {
-	if t := s.SchemaTable(); t != nil {
-		return !t.IsView && t.Complete && len(t.Keys) > 0
+	if s.SchemaTable() != nil {
+		return facts.HasKeys(s)
 	}
 	if s.Query == nil || !s.Complete {
 		return false

@@ -51,8 +51,7 @@ func runHavingAsWhere(p *check.Pass, s *syntax.Select) {
 		return // the usual test of a group
 	}
 	g := p.GroupingOf(s)
-	var chain []syntax.Expr
-	syntax.BareConjuncts(s.Having.Cond, func(c syntax.Expr) { chain = append(chain, c) })
+	chain := syntax.AppendConjuncts(nil, s.Having.Cond)
 	movable := make([]bool, len(chain))
 	count := 0
 	for i, c := range chain {

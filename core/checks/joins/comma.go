@@ -40,8 +40,7 @@ func runComma(p *check.Pass, s *syntax.Select) {
 	if s.Where == nil || !plainTables(s.From.Tables) {
 		return
 	}
-	var chain []syntax.Expr
-	syntax.BareConjuncts(s.Where.Cond, func(c syntax.Expr) { chain = append(chain, c) })
+	chain := syntax.AppendConjuncts(nil, s.Where.Cond)
 	ties, known := tiesOf(p, s, chain)
 	if len(ties) == 0 {
 		return

@@ -51,7 +51,7 @@ func runOuterUndone(p *check.Pass, sel *syntax.Select) {
 		return
 	}
 	var room [8]syntax.Expr
-	chain := conjuncts(sel.Where.Cond, room[:0])
+	chain := syntax.AppendConjuncts(room[:0], sel.Where.Cond)
 	if len(chain) > facts.LongChain {
 		return
 	}
@@ -197,7 +197,7 @@ func runPreservedFilter(p *check.Pass, j *syntax.Join) {
 		return
 	}
 	var room [8]syntax.Expr
-	chain := conjuncts(j.On, room[:0])
+	chain := syntax.AppendConjuncts(room[:0], j.On)
 	if len(chain) > facts.LongChain {
 		return
 	}
@@ -244,14 +244,6 @@ func runPreservedFilter(p *check.Pass, j *syntax.Join) {
 		f.Mends = []check.Mend{{Title: title, Effect: check.ByHand}}
 	}
 	p.Report(f)
-}
-
-// conjuncts appends the operands of a chain of ANDs as they are written.
-func conjuncts(x syntax.Expr, chain []syntax.Expr) []syntax.Expr {
-	if b, ok := x.(*syntax.Binary); ok && b.Op == syntax.OpAnd {
-		return conjuncts(b.Y, conjuncts(b.X, chain))
-	}
-	return append(chain, x)
 }
 
 // hasFilter reports whether an operand of AND is a filter.

@@ -195,13 +195,7 @@ func runDistinctHides(p *check.Pass, sel *syntax.Select) {
 	if many == nil || shown == 0 {
 		return
 	}
-	first, _, _ := p.FirstTokens(sel)
-	distinct := text.Span{Start: first.Span.Start, End: sel.Items[0].Span().Start}
-	for _, t := range p.Stmt.Tokens {
-		if distinct.Contains(t.Span) && strings.EqualFold(p.BriefOf(t.Span), "distinct") {
-			distinct = t.Span
-		}
-	}
+	distinct, _ := p.DistinctWord(sel)
 	f := check.Finding{Span: distinct, Context: sel.Span(), Certainty: check.Likely,
 		Message: fmt.Sprintf("DISTINCT takes back the rows that the join with %s repeats", p.SourceName(many)),
 		Why:     fmt.Sprintf("Nothing of %s is shown. EXISTS asks whether there is a row of it, and repeats none.", p.SourceName(many)),

@@ -147,8 +147,7 @@ func runLonelyCoalesce(p *check.Pass, c *syntax.Call) {
 	f.Message = fmt.Sprintf("%s always gives %s", p.Brief(c), p.Brief(l))
 	f.Why = "A constant is not NULL, so the arguments behind it are never looked at."
 	if len(c.Args) == 2 {
-		f.Mends = []check.Mend{{Title: "put the constant last", Effect: check.NewRows, Edits: []text.Edit{
-			check.Replace(c.Args[0].Span(), p.Text(c.Args[1])), check.Replace(c.Args[1].Span(), p.Text(c.Args[0]))}}}
+		f.Mends = []check.Mend{{Title: "put the constant last", Effect: check.NewRows, Edits: p.Swap(c.Args[0], c.Args[1])}}
 	} else {
 		f.Mends = []check.Mend{{Title: "put the constant last", Effect: check.ByHand}}
 	}

@@ -72,8 +72,7 @@ func leaveOut(p *check.Pass, n *syntax.Is) []check.Mend {
 	if !ok {
 		return []check.Mend{m}
 	}
-	var chain []syntax.Expr
-	syntax.BareConjuncts(where.Cond, func(c syntax.Expr) { chain = append(chain, c) })
+	chain := syntax.AppendConjuncts(nil, where.Cond)
 	at := slices.IndexFunc(chain, func(c syntax.Expr) bool { return c == syntax.Expr(n) })
 	switch {
 	case at < 0:

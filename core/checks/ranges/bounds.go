@@ -44,8 +44,7 @@ func runReversed(p *check.Pass, n *syntax.Between) {
 		Span: n.Span(), Certainty: check.Certain,
 		Message: fmt.Sprintf("no value lies between %s and %s: the smaller bound must come first", p.Brief(n.Low), p.Brief(n.High)),
 		Why:     fmt.Sprintf("It asks for %s >= %s and <= %s at once.", p.Brief(n.X), p.Brief(n.Low), p.Brief(n.High)),
-		Mends: []check.Mend{{Title: "put the smaller bound first", Effect: check.NewRows, Edits: []text.Edit{
-			check.Replace(n.Low.Span(), p.Text(n.High)), check.Replace(n.High.Span(), p.Text(n.Low))}}},
+		Mends:   []check.Mend{{Title: "put the smaller bound first", Effect: check.NewRows, Edits: p.Swap(n.Low, n.High)}},
 	}
 	if n.Not {
 		f.Message = fmt.Sprintf("every value lies outside %s and %s: the smaller bound must come first", p.Brief(n.Low), p.Brief(n.High))

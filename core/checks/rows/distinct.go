@@ -3,7 +3,6 @@ package rows
 import (
 	"fmt"
 	"slices"
-	"strings"
 
 	"justlens/core/bind"
 	"justlens/core/check"
@@ -83,7 +82,7 @@ func runDistinctNeedless(p *check.Pass, sel *syntax.Select) {
 			return
 		}
 	}
-	distinct, ok := distinctWord(p, sel)
+	distinct, ok := p.DistinctWord(sel)
 	if !ok {
 		return
 	}
@@ -107,20 +106,6 @@ func mayRepeat(p *check.Pass, x syntax.Expr) (found bool) {
 		return !found && n.Kind() != syntax.KindQuery
 	})
 	return found
-}
-
-// distinctWord finds the keyword DISTINCT of a SELECT.
-func distinctWord(p *check.Pass, sel *syntax.Select) (text.Span, bool) {
-	head := text.Span{Start: sel.Span().Start, End: sel.Items[0].Span().Start}
-	for _, t := range p.Stmt.Tokens {
-		if t.Span.Start >= head.End {
-			break
-		}
-		if head.Contains(t.Span) && strings.EqualFold(p.BriefOf(t.Span), "distinct") {
-			return t.Span, true
-		}
-	}
-	return text.Span{}, false
 }
 
 var distinctCall = &check.Check{

@@ -65,7 +65,7 @@ func unordered(p *check.Pass, q *syntax.Query, limit *syntax.Limit) {
 	}
 	if count == "1" {
 		f.Message = "the row limit takes any one row, for nothing says which comes first"
-		if !known(p, sel) || hasEquality(p, sel) {
+		if !p.AllHaveKeys(sel) || hasEquality(p, sel) {
 			f.Certainty = check.Possible // there may be only one
 		}
 	}
@@ -99,16 +99,6 @@ func allConstant(sel *syntax.Select) bool {
 // rowsAreOne reports whether a SELECT gives one row at most, its row limit left aside.
 func rowsAreOne(p *check.Pass, sel *syntax.Select) bool {
 	return p.Given(sel).Rows()
-}
-
-// known reports whether all sources of a SELECT are tables whose keys are known.
-func known(p *check.Pass, sel *syntax.Select) bool {
-	for _, s := range p.Scope(sel).Sources {
-		if t := s.SchemaTable(); t == nil || t.IsView || !t.Complete || len(t.Keys) == 0 {
-			return false
-		}
-	}
-	return true
 }
 
 // hasEquality reports whether WHERE asks that a column equals something, which may pick a single
@@ -164,7 +154,7 @@ var limitTies = &check.Check{
 
 func runLimitTies(p *check.Pass, q *syntax.Query) {
 	sel, ok := q.Body.(*syntax.Select)
-	if !p.Wants(check.Possible) || !ok || sel.From == nil || q.Limit.Count == nil || q.Limit.Loose || sel.GroupBy != nil || sel.Distinct || p.Aggregates(sel) || !known(p, sel) {
+	if !p.Wants(check.Possible) || !ok || sel.From == nil || q.Limit.Count == nil || q.Limit.Loose || sel.GroupBy != nil || sel.Distinct || p.Aggregates(sel) || !p.AllHaveKeys(sel) {
 		return
 	}
 	var keys []syntax.Expr
@@ -212,8 +202,7 @@ func runLimitBeforeOrder(p *check.Pass, q *syntax.Query) {
 	if !ok || sel.Where == nil || sel.GroupBy != nil || rowsAreOne(p, sel) {
 		return
 	}
-	var chain []syntax.Expr
-	syntax.BareConjuncts(sel.Where.Cond, func(c syntax.Expr) { chain = append(chain, c) })
+	chain := syntax.AppendConjuncts(nil, sel.Where.Cond)
 	for i, c := range chain {
 		b, ok := syntax.Unparen(c).(*syntax.Binary)
 		if !ok || !b.Op.IsComparison() {

@@ -315,8 +315,7 @@ func runColumnOrder(p *check.Pass, op *syntax.SetOp) {
 				Message: fmt.Sprintf("%s stands below %s, and %s below %s", p.Brief(right.Items[i]), p.Brief(left.Items[i]), p.Brief(right.Items[k]), p.Brief(left.Items[k])),
 				Why:     "A set operation goes by the place of a column; its name does not count.",
 				Related: []check.Related{{Span: left.Items[i].Span(), Message: "above it"}, {Span: right.Items[k].Span(), Message: "exchanged with this"}},
-				Mends: []check.Mend{{Title: "give them in the order of the branch before", Effect: check.NewRows, Edits: []text.Edit{
-					check.Replace(right.Items[i].Span(), p.Text(right.Items[k])), check.Replace(right.Items[k].Span(), p.Text(right.Items[i]))}}},
+				Mends:   []check.Mend{{Title: "give them in the order of the branch before", Effect: check.NewRows, Edits: p.Swap(right.Items[i], right.Items[k])}},
 			})
 			return
 		}

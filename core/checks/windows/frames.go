@@ -55,13 +55,8 @@ func runImpliedFrame(p *check.Pass, c *syntax.Call) {
 // mayTie reports whether the schema tells that rows of a SELECT can agree in what a window orders
 // and partitions by: all its sources are tables whose keys are known, and none of them is there.
 func mayTie(p *check.Pass, sel *syntax.Select, w *syntax.Window) bool {
-	if p.Scope(sel) == nil {
+	if !p.AllHaveKeys(sel) {
 		return false
-	}
-	for _, s := range p.Scope(sel).Sources {
-		if t := s.SchemaTable(); t == nil || t.IsView || !t.Complete || len(t.Keys) == 0 {
-			return false
-		}
 	}
 	keys := slices.Clone(w.Partition)
 	for _, item := range w.OrderBy {

@@ -280,8 +280,7 @@ func runColumnsSwapped(p *check.Pass, n *syntax.Insert) {
 				Message: fmt.Sprintf("%s goes into %s, and %s into %s", p.Ident(b), p.Ident(a), p.Ident(a), p.Ident(b)),
 				Why:     "INSERT fills columns by their order; the names of the query do not count.",
 				Related: []check.Related{{Span: a.Span, Message: "the column that takes it"}, {Span: sel.Items[k].Span(), Message: "exchanged with this"}},
-				Mends: []check.Mend{{Title: "give them in the order of the list", Effect: check.NewRows, Edits: []text.Edit{
-					check.Replace(sel.Items[i].Span(), p.Text(sel.Items[k])), check.Replace(sel.Items[k].Span(), p.Text(sel.Items[i]))}}},
+				Mends:   []check.Mend{{Title: "give them in the order of the list", Effect: check.NewRows, Edits: p.Swap(sel.Items[i], sel.Items[k])}},
 			})
 			return
 		}
