@@ -5,6 +5,7 @@ import (
 	"sort"
 	"strings"
 
+	"justlens/core/dialect/word"
 	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
@@ -91,6 +92,25 @@ func (p *Pass) FirstTokens(n syntax.Node) (first, second syntax.Token, ok bool) 
 		return first, second, false
 	}
 	return tokens[i], tokens[i+1], true
+}
+
+// IgnoresErrors reports whether the write round a node says IGNORE, or SQLite's OR IGNORE, and so
+// passes over what would be refused ("INSERT IGNORE" of MariaDB's documentation).
+func (p *Pass) IgnoresErrors(n syntax.Node) bool {
+	write := n
+	if k := n.Kind(); k != syntax.KindInsert && k != syntax.KindUpdate {
+		if write = p.Nearest(n, syntax.Kinds(syntax.KindInsert, syntax.KindUpdate)); write == nil {
+			return false
+		}
+	}
+	tokens := p.Stmt.Tokens
+	first := sort.Search(len(tokens), func(i int) bool { return tokens[i].Span.Start >= write.Span().Start })
+	for _, t := range tokens[first:min(first+4, len(tokens))] {
+		if t.Word() == word.Ignore {
+			return true
+		}
+	}
+	return false
 }
 
 // DistinctWord finds the keyword DISTINCT of a SELECT; ok is false where it has none.

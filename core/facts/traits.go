@@ -27,6 +27,7 @@ const (
 
 	Unconditional // it is an inner one and has no condition
 	Natural       // it ties by whatever names agree
+	Merging       // it makes one column of two, by USING or by NATURAL
 	OneSided      // an outer one, whose ON is several conditions
 	Alternative   // its ON is an OR
 
@@ -78,7 +79,7 @@ func when(holds bool, t Traits) Traits {
 
 func ofJoin(j *syntax.Join) Traits {
 	if j.On == nil {
-		return when(j.Natural, Natural) | when(j.Type == syntax.InnerJoin && !j.Natural && len(j.Using) == 0, Unconditional)
+		return when(j.Natural, Natural|Merging) | when(len(j.Using) > 0, Merging) | when(j.Type == syntax.InnerJoin && !j.Natural && len(j.Using) == 0, Unconditional)
 	}
 	b, ok := j.On.(*syntax.Binary)
 	if !ok {

@@ -39,6 +39,7 @@ func (p *Parser) selectBody() Body {
 
 // selectModifiers reads what may stand between SELECT and the list.
 func (p *Parser) selectModifiers(s *Select) {
+	all := false
 	for p.word != word.NoWord {
 		switch {
 		case p.at(word.Distinct) && p.peek(1).Word() == word.On:
@@ -48,11 +49,19 @@ func (p *Parser) selectModifiers(s *Select) {
 			s.Distinct, s.DistinctOn = true, p.exprList()
 			p.expectKind(RightParen, ")")
 		case p.atAny(word.Distinct, word.Distinctrow) || p.at(word.Unique) && p.peek(1).Kind == WordToken:
+			if all {
+				p.fail("the select list")
+			}
 			s.Distinct = true
 			p.next()
-		case p.at(word.All) && p.peek(1).Kind != Dot && p.peek(1).Kind != Comma,
-			p.atAny(word.SqlCalcFoundRows, word.SqlNoCache, word.SqlCache, word.SqlBufferResult, word.SqlBigResult,
-				word.SqlSmallResult, word.HighPriority, word.StraightJoin) && p.peek(1).Kind != Comma:
+		case p.at(word.All) && p.peek(1).Kind != Dot && p.peek(1).Kind != Comma:
+			if s.Distinct {
+				p.fail("the select list")
+			}
+			all = true
+			p.next()
+		case p.atAny(word.SqlCalcFoundRows, word.SqlNoCache, word.SqlCache, word.SqlBufferResult, word.SqlBigResult,
+			word.SqlSmallResult, word.HighPriority, word.StraightJoin) && p.peek(1).Kind != Comma:
 			p.next()
 		case p.at(word.Top) && (p.peek(1).Kind == NumberToken || p.peek(1).Kind == LeftParen || p.peek(1).Kind == VariableName):
 			s.Top = p.top()

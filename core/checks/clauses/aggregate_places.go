@@ -3,6 +3,7 @@ package clauses
 import (
 	"fmt"
 
+	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/syntax"
@@ -66,6 +67,18 @@ var aggregateInGroupBy = &check.Check{
 	On: check.Nodes(runAggregateInGroupBy),
 }
 
+// aggregateNamed gives the aggregate that a name within an expression means by an alias, nil if none.
+func aggregateNamed(p *check.Pass, x syntax.Expr) (found *syntax.Call) {
+	syntax.Inspect(x, func(n syntax.Node) bool {
+		if name, ok := n.(*syntax.Name); ok && p.Use(name).Status == bind.OutputAlias {
+			p.EachAggregate(p.Use(name).Item.X, func(c *syntax.Call) { found = c })
+		}
+		_, nested := n.(*syntax.Query)
+		return !nested && found == nil
+	})
+	return found
+}
+
 func runAggregateInGroupBy(p *check.Pass, g *syntax.GroupBy) {
 	sel, ok := p.Parent(g).(*syntax.Select)
 	if !ok {
@@ -74,6 +87,9 @@ func runAggregateInGroupBy(p *check.Pass, g *syntax.GroupBy) {
 	for i, x := range g.Items {
 		var found *syntax.Call
 		p.EachAggregate(p.KeyRead(sel, x), func(c *syntax.Call) { found = c })
+		if found == nil {
+			found = aggregateNamed(p, x)
+		}
 		if found == nil {
 			continue
 		}
@@ -229,7 +245,38 @@ var windowOutside = &check.Check{
 			Why:     fmt.Sprintf("%s is done before windows are looked at.", name),
 			Mends:   []check.Mend{{Title: windowMend(p), Effect: check.ByHand}},
 		})
-	}),
+	}).And(check.Names(runWindowAlias, bind.OutputAlias)),
+}
+
+// runWindowAlias reports a window function that a clause reaches by its alias.
+func runWindowAlias(p *check.Pass, name *syntax.Name) {
+	clause := ""
+	switch clauseOf(p, name).(type) { // of WHERE clause.aggregate-in-where tells
+	case *syntax.GroupBy:
+		clause = "GROUP BY"
+	case *syntax.Having:
+		clause = "HAVING"
+	default:
+		return
+	}
+	var found *syntax.Call
+	syntax.Inspect(p.Use(name).Item.X, func(n syntax.Node) bool {
+		if c, ok := n.(*syntax.Call); ok && c.Over != nil {
+			found = c
+		}
+		_, nested := n.(*syntax.Query)
+		return !nested && found == nil
+	})
+	if found == nil {
+		return
+	}
+	p.Report(check.Finding{
+		Span: name.Span(), Certainty: check.Certain,
+		Message: fmt.Sprintf("%s cannot use %s, which is the window function %s", clause, p.Ident(name.Last()), p.FunctionText(found)),
+		Why:     fmt.Sprintf("%s is done before windows are looked at.", clause),
+		Related: []check.Related{{Span: found.Span(), Message: "the window function"}},
+		Mends:   []check.Mend{{Title: windowMend(p), Effect: check.ByHand}},
+	})
 }
 
 func windowMend(p *check.Pass) string {

@@ -155,7 +155,8 @@ func reportAlias(p *check.Pass, name *syntax.Name, kind syntax.Kind, clause, why
 			f.Verdicts = p.Check.Verdicts.But(check.Refused, dialect.With(dialect.ExecutedComments))
 		}
 	}
-	if _, whole := p.Above(name).(*syntax.GroupBy); kind == syntax.KindGroupBy && !whole && p.Dialect == dialect.Postgres {
+	_, whole := p.Above(name).(*syntax.GroupBy)
+	if kind == syntax.KindGroupBy && !whole && p.Dialect == dialect.Postgres {
 		f.Verdicts = p.Check.Verdicts.But(check.Refused, dialect.In(dialect.Postgres)) // which takes it by itself only
 	}
 	written := p.Parenthesised(item.X)
@@ -164,9 +165,12 @@ func reportAlias(p *check.Pass, name *syntax.Name, kind syntax.Kind, clause, why
 	}
 	holds := false
 	p.EachAggregate(item.X, func(*syntax.Call) { holds = true })
-	if kind == syntax.KindGroupBy && holds {
+	switch {
+	case kind == syntax.KindGroupBy && holds:
 		f.Mends = []check.Mend{{Title: "group by what the aggregate is worked out from", Effect: check.ByHand}}
-	} else {
+	case kind == syntax.KindGroupBy && !whole:
+		f.Mends = []check.Mend{{Title: "select what is grouped by, or group by what is selected", Effect: check.ByHand}}
+	default:
 		f.Mends = []check.Mend{{Title: "write the expression itself", Effect: check.NewRows, Edits: []text.Edit{check.Replace(name.Span(), written)}}}
 	}
 	p.Report(f)

@@ -223,12 +223,17 @@ func groupsByUnseen(p *check.Pass, s *syntax.Select) bool {
 	if s.GroupBy == nil {
 		return false
 	}
+	unseen := false
 	for _, key := range s.GroupBy.Items {
-		if n, ok := syntax.Unparen(key).(*syntax.Name); ok && len(n.Parts) == 1 && p.Use(n).Status == bind.Missing && p.Scope(s).Item(n.Last().Sym) != nil {
-			return true
-		}
+		syntax.Inspect(key, func(n syntax.Node) bool {
+			if n, ok := n.(*syntax.Name); ok && len(n.Parts) == 1 && p.Use(n).Status == bind.Missing && p.Scope(s).Item(n.Last().Sym) != nil {
+				unseen = true
+			}
+			_, nested := n.(*syntax.Query)
+			return !nested && !unseen
+		})
 	}
-	return false
+	return unseen
 }
 
 // mayBeGrouped reports whether a grouped bare name that could not be told, for

@@ -6,6 +6,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -15,7 +16,8 @@ var ambiguousColumn = &check.Check{
 	Title:  "column that several sources have",
 	Errors: []string{"42702", "ORA-00918", "1052", "Msg 209"},
 	Doc: "A bare column that two sources of one query have does not say which is meant, and databases refuse to guess, " +
-		"even where a join makes the two equal. USING and NATURAL make one column of them.",
+		"even where a join makes the two equal. USING and NATURAL make one column of them, and are themselves refused where a side of the join has two " +
+		"columns of the name; SQLite takes the first there.",
 	Verdicts: check.Everywhere(check.Refused),
 	Needs:    check.Schema,
 	Examples: []check.Example{{
@@ -44,8 +46,12 @@ var ambiguousColumn = &check.Check{
 	}, {
 		Bad:  "SELECT name FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id",
 		Good: "SELECT h.name FROM hives AS h JOIN queens AS q ON q.queen_id = h.queen_id",
+	}, {
+		Bad:  "SELECT h.name, g.weight_kg, i.mites FROM hives AS h JOIN harvests AS g ON g.hive_id = h.hive_id JOIN inspections AS i USING (hive_id)",
+		Good: "SELECT h.name, g.weight_kg, i.mites FROM hives AS h JOIN harvests AS g ON g.hive_id = h.hive_id JOIN inspections AS i ON h.hive_id = i.hive_id",
+		Near: []string{"SELECT h.name, g.weight_kg, i.mites FROM hives AS h JOIN harvests AS g USING (hive_id) JOIN inspections AS i USING (hive_id)"},
 	}},
-	On: check.Names(runAmbiguousColumn, bind.Ambiguous),
+	On: check.Names(runAmbiguousColumn, bind.Ambiguous).And(check.Nodes(runAmbiguousJoin).With(facts.Merging)),
 }
 
 func runAmbiguousColumn(p *check.Pass, name *syntax.Name) {

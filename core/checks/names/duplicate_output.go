@@ -10,9 +10,10 @@ import (
 )
 
 var duplicateOutput = &check.Check{
-	ID:    "name.duplicate-output",
-	Title: "two output columns of one name",
-	Doc: "In a view or CREATE TABLE AS two columns of one name are refused; in a derived table or common table expression most databases refuse " +
+	ID:     "name.duplicate-output",
+	Title:  "two columns of one name",
+	Errors: []string{"42701", "1060", "ORA-00957", "Msg 2705", "Msg 8156"},
+	Doc: "A table or view cannot have two columns of one name; in a derived table or common table expression most databases refuse " +
 		"them, too, and PostgreSQL as soon as the doubled name is used. At the top level the query runs, but many client libraries keep only one " +
 		"of the two.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.In(dialect.SQLite)),
@@ -31,8 +32,59 @@ var duplicateOutput = &check.Check{
 	}, {
 		Dialect: dialect.Postgres,
 		Near:    []string{"SELECT 1 FROM (SELECT h.name, q.name FROM hives h JOIN queens q ON q.queen_id = h.queen_id) AS x"},
+	}, {
+		Bad:  "CREATE TABLE swarms (swarm_id integer, seen_on date, hive_id integer, seen_on date)",
+		Near: []string{"CREATE TABLE swarms (swarm_id integer, seen_on date, hive_id integer, caught_on date)"},
 	}},
-	On: check.Nodes(runDuplicateOutput),
+	On: check.Nodes(runDuplicateOutput).And(check.Nodes(twiceInTable)).And(check.Nodes(twiceInView)).And(check.Nodes(twiceInCTE)),
+}
+
+func twiceInTable(p *check.Pass, n *syntax.CreateTable) {
+	names := make([]syntax.Ident, 0, len(n.Columns))
+	for _, c := range n.Columns {
+		names = append(names, c.Name)
+	}
+	listedTwice(p, names, "the table "+p.Ident(n.Name[len(n.Name)-1]))
+}
+
+func twiceInView(p *check.Pass, n *syntax.CreateView) {
+	listedTwice(p, n.Columns, "the view "+p.Ident(n.Name[len(n.Name)-1]))
+}
+
+// twiceInCTE is about the dialects that ask at once; the others ask where the name is used.
+func twiceInCTE(p *check.Pass, n *syntax.CTE) {
+	if asksTwice(p.Dialect) {
+		listedTwice(p, n.Columns, "the common table expression "+p.Ident(n.Name))
+	}
+}
+
+// listedTwice reports a name that a list of columns has twice.
+func listedTwice(p *check.Pass, names []syntax.Ident, where string) {
+	if len(names) < 2 || len(p.Stmt.Errors) > 0 {
+		return
+	}
+	first := make(map[syntax.Sym]syntax.Ident, len(names))
+	for _, name := range names {
+		earlier, listed := first[name.Sym]
+		if !listed {
+			first[name.Sym] = name
+			continue
+		}
+		p.Report(check.Finding{
+			Span: name.Span, Certainty: check.Certain, Verdicts: check.Everywhere(check.Refused),
+			Message: fmt.Sprintf("%s has two columns %s", where, p.Ident(name)),
+			Why:     "Each column there needs a name of its own.",
+			Related: []check.Related{{Span: earlier.Span, Message: "the first of them"}},
+			Mends:   []check.Mend{{Title: "give one of them another name, or drop it", Effect: check.ByHand}},
+		})
+		return
+	}
+}
+
+// asksTwice reports whether a dialect refuses a common table expression with two columns of one
+// name even where the name is not used.
+func asksTwice(d dialect.Dialect) bool {
+	return !dialect.In(dialect.Postgres, dialect.ANSI, dialect.Oracle, dialect.SQLite).Has(d)
 }
 
 func runDuplicateOutput(p *check.Pass, sel *syntax.Select) {
@@ -87,7 +139,7 @@ func namedOutput(p *check.Pass, sel *syntax.Select) bool {
 	case *syntax.Derived: // PostgreSQL asks only where the name is used
 		return p.Dialect != dialect.Postgres && p.Dialect != dialect.ANSI
 	case *syntax.CTE:
-		return p.Dialect != dialect.Postgres && p.Dialect != dialect.ANSI && p.Dialect != dialect.Oracle
+		return asksTwice(p.Dialect) || p.Dialect == dialect.SQLite
 	}
 	return true
 }

@@ -7,6 +7,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
@@ -42,7 +43,7 @@ var unknownColumn = &check.Check{
 		Dialect: dialect.SQLite,
 		Near:    []string{"INSERT INTO keepers (rowid, name, joined_on) VALUES (900, 'Ada', '2026-01-01')", "SELECT rowid, name FROM hives", `SELECT name FROM hives WHERE name = "Ash"`},
 	}},
-	On: check.Names(runUnknownColumn, bind.Missing).And(check.Nodes(unknownInUsing)).And(check.Nodes(unknownInInsert)).And(check.Nodes(unknownInUpdate)).And(check.Nodes(unknownInMerge)).And(check.Nodes(unknownInIndex)).And(check.Nodes(unknownReferred)),
+	On: check.Names(runUnknownColumn, bind.Missing).And(check.Nodes(unknownInUsing).With(facts.Merging)).And(check.Nodes(unknownInInsert)).And(check.Nodes(unknownInUpdate)).And(check.Nodes(unknownInMerge)).And(check.Nodes(unknownInIndex)).And(check.Nodes(unknownReferred)),
 }
 
 // unknownTargets reports columns that INSERT or SET is to fill and the table does
@@ -101,9 +102,6 @@ func offerNearest(p *check.Pass, f *check.Finding, name string, candidates []str
 
 // unknownInUsing reports a column of USING that one side of the join lacks.
 func unknownInUsing(p *check.Pass, j *syntax.Join) {
-	if len(j.Using) == 0 {
-		return
-	}
 	left, right := p.SourcesOf(j.Left), p.SourcesOf(j.Right)
 	for _, id := range j.Using {
 		for _, side := range [][]*bind.Source{left, right} {

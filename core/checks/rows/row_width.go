@@ -3,6 +3,7 @@ package rows
 import (
 	"fmt"
 
+	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/syntax"
@@ -54,7 +55,14 @@ func runRowWidth(p *check.Pass, row *syntax.Row) {
 		if syntax.Unparen(around.Y) == syntax.Expr(row) {
 			other = around.X
 		}
-		if !around.Op.IsComparison() && around.Op != syntax.OpNullSafeEqual && isReckoning(around.Op) && valueOnly.Has(p.Dialect) {
+		if q, ok := syntax.Unparen(around.Y).(*syntax.Quantified); ok && q.Query != nil && around.Op.IsComparison() && !quantifiesRows(p.Dialect, around.Op, q) {
+			p.Report(check.Finding{
+				Span: row.Span(), Context: around.Span(), Certainty: check.Certain, Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.MySQL, dialect.MariaDB)),
+				Message: fmt.Sprintf("%s compares a row with a subquery by = ANY and <> ALL only", p.Dialect.Title()),
+				Why:     "They are IN and NOT IN. For any other comparison one value has to stand on each side.",
+				Mends:   []check.Mend{{Title: "compare one value, or the columns one by one in EXISTS", Effect: check.ByHand}},
+			})
+		} else if !around.Op.IsComparison() && around.Op != syntax.OpNullSafeEqual && isReckoning(around.Op) && valueOnly.Has(p.Dialect) {
 			tellRow(p, row)
 		} else if around.Op.IsComparison() && (syntax.Unparen(around.X) == syntax.Expr(row) || !isRow(other)) { // of two rows the first tells
 			compareWidth(p, row, other)
@@ -64,8 +72,29 @@ func runRowWidth(p *check.Pass, row *syntax.Row) {
 			for _, x := range around.List {
 				compareWidth(p, row, x)
 			}
+			if around.Query != nil {
+				if width, ok := p.Width(around.Query.Body); ok && width == len(row.Items) {
+					compareNested(p, row, around.Query)
+				}
+			}
+		}
+	case *syntax.Row:
+		if values, ok := p.Parent(around).(*syntax.Values); ok && valueOnly.Has(p.Dialect) && !countTells(p, values, around) {
+			tellRow(p, row)
+		}
+	case *syntax.Between:
+		if first := syntax.Unparen(around.X) == syntax.Expr(row) || !isRow(around.X); first && (p.Dialect == dialect.MySQL || p.Dialect == dialect.MariaDB) {
+			tellRow(p, row)
 		}
 	case *syntax.SelectItem, *syntax.Where, *syntax.Having, *syntax.OrderItem, *syntax.GroupBy, *syntax.When, *syntax.Is:
+		if is, test := around.(*syntax.Is); test && is.Y != nil {
+			if syntax.Unparen(is.X) == syntax.Expr(row) {
+				compareWidth(p, row, is.Y)
+			} else if !isRow(is.X) { // of two rows the first tells
+				compareWidth(p, row, is.X)
+			}
+			return
+		}
 		if !rowless.Has(p.Dialect) {
 			return
 		}
@@ -85,6 +114,25 @@ func runRowWidth(p *check.Pass, row *syntax.Row) {
 			tellRow(p, row)
 		}
 	}
+}
+
+// countTells reports whether the values of an INSERT are as many as write.value-count tells of.
+func countTells(p *check.Pass, values *syntax.Values, row *syntax.Row) bool {
+	q := p.Parent(values)
+	if q == nil {
+		return false
+	}
+	insert, ok := p.Parent(q).(*syntax.Insert)
+	return ok && len(p.Targets(insert)) > 0 && len(p.Targets(insert)) != len(row.Items)
+}
+
+// quantifiesRows reports whether a row may be compared with ANY or ALL of a subquery: MySQL and
+// MariaDB, as tried, take there what is IN and NOT IN, and nothing else.
+func quantifiesRows(d dialect.Dialect, op syntax.Op, q *syntax.Quantified) bool {
+	if d != dialect.MySQL && d != dialect.MariaDB {
+		return true
+	}
+	return op == syntax.OpEqual && !q.All || op == syntax.OpNotEqual && q.All
 }
 
 func tellRow(p *check.Pass, row *syntax.Row) {
@@ -117,6 +165,8 @@ func compareWidth(p *check.Pass, row *syntax.Row, other syntax.Expr) {
 			for i := range row.Items {
 				if inner, ok := syntax.Unparen(row.Items[i]).(*syntax.Row); ok {
 					compareWidth(p, inner, x.Items[i])
+				} else if inner, ok := syntax.Unparen(x.Items[i]).(*syntax.Row); ok {
+					compareWidth(p, inner, row.Items[i])
 				}
 			}
 			return
@@ -126,12 +176,18 @@ func compareWidth(p *check.Pass, row *syntax.Row, other syntax.Expr) {
 		if !ok {
 			return
 		}
-		width = w
+		if width = w; width == len(row.Items) {
+			compareNested(p, row, x.Query)
+		}
 	case *syntax.Literal:
 		if x.Lit == syntax.NullLiteral {
 			return
 		}
 	case *syntax.TypedLiteral:
+	case *syntax.Name:
+		if !valueOnly.Has(p.Dialect) || p.Use(x).Status != bind.Resolved {
+			return // a column may be of a composite type
+		}
 	default:
 		return
 	}
@@ -145,6 +201,31 @@ func compareWidth(p *check.Pass, row *syntax.Row, other syntax.Expr) {
 		Related: []check.Related{{Span: row.Span(), Message: "compared with this"}},
 		Mends:   []check.Mend{{Title: "write as many values on both sides", Effect: check.ByHand}},
 	})
+}
+
+// compareNested reports a row within a row that is compared with one column of a query.
+func compareNested(p *check.Pass, row *syntax.Row, q *syntax.Query) {
+	sel := q.Select()
+	if !valueOnly.Has(p.Dialect) || sel == nil {
+		return
+	}
+	for i, x := range row.Items {
+		inner, ok := syntax.Unparen(x).(*syntax.Row)
+		if !ok {
+			continue
+		}
+		f := check.Finding{
+			Span: inner.Span(), Certainty: check.Certain,
+			Message: fmt.Sprintf("%s here, 1 in the column it is compared with", values(len(inner.Items))),
+			Why:     "A row is compared value by value with one of the same width.",
+			Mends:   []check.Mend{{Title: "write as many values on both sides", Effect: check.ByHand}},
+		}
+		if i < len(sel.Items) {
+			f.Related = []check.Related{{Span: sel.Items[i].Span(), Message: "compared with this"}}
+		}
+		p.Report(f)
+		return
+	}
 }
 
 func isRow(x syntax.Expr) bool {

@@ -73,7 +73,11 @@ func runSubqueryWidth(p *check.Pass, n syntax.Node) {
 	case *syntax.Subquery:
 		switch around := p.Above(n).(type) {
 		case *syntax.Binary, *syntax.Row, *syntax.Quantified, *syntax.In, *syntax.Is, *syntax.Between:
-			if in, ok := around.(*syntax.In); ok && in.Query != nil || rowWise(p, n, around) {
+			in, listed := around.(*syntax.In)
+			if listed && in.Query != nil {
+				return
+			}
+			if alone := listed && syntax.Unparen(in.X) != syntax.Expr(n) && elementsAlone.Has(p.Dialect); !alone && !mustBeOne(p, n, around) && rowWise(p, n, around) {
 				return
 			}
 		case *syntax.Call:
@@ -118,8 +122,30 @@ func rowWise(p *check.Pass, n *syntax.Subquery, around syntax.Node) bool {
 		}
 	})
 	_, inRow := around.(*syntax.Row)
+	if _, values := p.Parent(around).(*syntax.Values); values {
+		return false
+	}
 	return row || inRow
 }
+
+// mustBeOne reports whether a subquery gives one column even where a row stands beside it:
+// PostgreSQL, as tried, takes one of several columns on the right side of a comparison or BETWEEN alone.
+func mustBeOne(p *check.Pass, n *syntax.Subquery, around syntax.Node) bool {
+	if p.Dialect != dialect.Postgres {
+		return false
+	}
+	switch around := around.(type) {
+	case *syntax.Binary:
+		return !around.Op.IsComparison() || syntax.Unparen(around.Y) != syntax.Expr(n)
+	case *syntax.Between:
+		return syntax.Unparen(around.X) == syntax.Expr(n)
+	}
+	return true
+}
+
+// elementsAlone are the dialects, as tried, in which a subquery that is an element of a list behind
+// IN gives one value even where rows are compared.
+var elementsAlone = dialect.In(dialect.Postgres, dialect.SQLite)
 
 func report(p *check.Pass, q *syntax.Query, want int, why string) {
 	width, ok := p.Width(q.Body)

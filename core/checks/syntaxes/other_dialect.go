@@ -191,10 +191,13 @@ func foreignDelete(p *check.Pass, n *syntax.Delete) {
 	foreign{"JOIN behind DELETE FROM", 0, j.OpSpan, byHand(joinedWrite[p.Dialect]), check.Certain}.tell(p)
 }
 
-// foreignIs tells IS before a plain value, which only SQLite compares.
+// foreignIs tells IS before a plain value, which only SQLite compares, and IS DISTINCT FROM.
 func foreignIs(p *check.Pass, n *syntax.Is) {
-	lit, ok := syntax.Unparen(n.Y).(*syntax.Literal)
-	if n.Test != syntax.IsOther || !ok || lit.Lit != syntax.TextLiteral && lit.Lit != syntax.NumberLiteral {
+	if n.Test == syntax.IsDistinctFrom {
+		foreignDistinct(p, n)
+		return
+	}
+	if n.Test != syntax.IsOther || !isPlainValue(n.Y) {
 		return
 	}
 	op := "="
@@ -203,8 +206,41 @@ func foreignIs(p *check.Pass, n *syntax.Is) {
 	}
 	span := text.Span{Start: n.X.Span().End, End: n.Y.Span().Start}
 	f := foreign{"IS before a value", dialect.In(dialect.SQLite), n.Span(), replace("compare by "+op, span, " "+op+" "), check.Certain}
-	if p.HasComment(span) {
+	if _, literal := syntax.Unparen(n.Y).(*syntax.Literal); !literal {
+		f.mends = byHand("compare in a way that lets NULL equal NULL, as IS [NOT] DISTINCT FROM or <=>, or by " + op)
+	} else if p.HasComment(span) {
 		f.mends = byHand("compare by " + op)
+	}
+	f.tell(p)
+}
+
+// isPlainValue reports whether what stands behind IS is surely a value and no word of a test.
+func isPlainValue(x syntax.Expr) bool {
+	switch x := syntax.Unparen(x).(type) {
+	case *syntax.Literal:
+		return x.Lit == syntax.TextLiteral || x.Lit == syntax.NumberLiteral
+	case *syntax.Name:
+		return len(x.Parts) > 1
+	case *syntax.Row, *syntax.Subquery:
+		return true
+	}
+	return false
+}
+
+// foreignDistinct tells IS DISTINCT FROM where <=> says the contrary: in MySQL and MariaDB.
+func foreignDistinct(p *check.Pass, n *syntax.Is) {
+	if p.Dialect != dialect.MySQL && p.Dialect != dialect.MariaDB || n.Y == nil {
+		return
+	}
+	f := foreign{"IS DISTINCT FROM", dialect.Everywhere &^ dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Oracle), n.Span(), byHand("compare by <=>, with NOT before it"), check.Certain}
+	span := text.Span{Start: n.X.Span().End, End: n.Y.Span().Start}
+	switch {
+	case p.HasComment(span):
+	case n.Not:
+		f.name, f.mends = "IS NOT DISTINCT FROM", replace("compare by <=>", span, " <=> ")
+	case p.IsConjunct(n):
+		f.mends = []check.Mend{{Title: "compare by <=>, with NOT before it", Effect: check.NewRows, Edits: []text.Edit{
+			check.Insert(n.Span().Start, p.Word(p.Stmt.Span.Start, "NOT")+" ("), check.Replace(span, " <=> "), check.Insert(n.Span().End, ")")}}}
 	}
 	f.tell(p)
 }

@@ -16,3 +16,13 @@ SELECT h.name FROM hives AS h JOIN unknown_one AS u ON u.x = h.hive_id WHERE fra
 WITH c AS (SELECT hive_id FROM hives) SELECT hive_id FROM c;
 UPDATE hives SET name = q.name FROM queens AS q WHERE q.queen_id = hives.queen_id;
 INSERT INTO hives (hive_id, name, apiary_id, keeper_id, frame_count) VALUES (1, 'a', 1, 1, 1) ON CONFLICT (hive_id) DO UPDATE SET frame_count = hives.frame_count + 1;
+SELECT h.name FROM hives h JOIN queens q ON q.queen_id = h.queen_id JOIN keepers k USING (name); -- want "name.ambiguous-column"
+SELECT h.hive_id FROM (hives h CROSS JOIN harvests g) JOIN inspections i USING (hive_id); -- want "name.ambiguous-column"
+SELECT i.mites FROM inspections i NATURAL JOIN (hives h CROSS JOIN harvests g); -- want "join.natural" "name.ambiguous-column"
+SELECT i.mites FROM hives h JOIN harvests g USING (hive_id) JOIN inspections i USING (hive_id);
+SELECT i.mites FROM hives h JOIN harvests g USING (hive_id) JOIN (SELECT hive_id AS hive, mites FROM inspections) i ON i.hive = h.hive_id;
+SELECT x.b FROM (SELECT 1 AS a, 2 AS b) x JOIN (SELECT 3 AS a, 4 AS b) y USING (a) JOIN (SELECT 3 AS a, 4 AS b) z USING (b); -- want "name.ambiguous-column"
+SELECT x.a FROM (SELECT 1 AS a, 2 AS a) x JOIN (SELECT 3 AS a) y USING (a); -- want "name.ambiguous-column"
+SELECT h.name FROM hives h JOIN (harvests g JOIN inspections i USING (hive_id)) USING (hive_id);
+SELECT h.name FROM hives h JOIN (harvests g JOIN inspections i ON i.hive_id = g.hive_id) USING (hive_id); -- want "name.ambiguous-column"
+SELECT g.weight_kg FROM hives h JOIN inspections i ON i.hive_id = h.hive_id RIGHT JOIN harvests g USING (hive_id); -- want "name.ambiguous-column"

@@ -9,3 +9,6 @@ SELECT name FROM hives WHERE (hive_id, frame_count) = (SELECT hive_id, frame_cou
 SELECT name FROM hives WHERE (hive_id, frame_count) = 3; -- want "rows.row-width"
 SELECT name FROM hives WHERE (hive_id, name) IS NOT NULL;
 SELECT name FROM hives WHERE (hive_id, frame_count) IS DISTINCT FROM (1, 2);
+SELECT name FROM hives WHERE (hive_id, frame_count) IS DISTINCT FROM (1, 8, 0); -- want "rows.row-width"
+SELECT name FROM hives WHERE (hive_id, frame_count) IS NOT DISTINCT FROM (1, 8);
+SELECT name FROM hives WHERE (hive_id, frame_count) > ANY (SELECT hive_id, 2 FROM harvests);

@@ -14,3 +14,8 @@ WITH heavy (hive) AS (SELECT hive_id, weight_kg FROM harvests) SELECT hive FROM 
 SELECT name FROM hives WHERE hive_id = ANY (SELECT hive_id FROM harvests);
 SELECT (hive_id, frame_count) = (SELECT 1, 2) FROM hives;
 UPDATE hives SET (frame_count, queen_id) = (SELECT 3, queen_id FROM queens LIMIT (SELECT 1)) WHERE hive_id = -1; -- want "rows.limit-unordered"
+SELECT name FROM hives WHERE (hive_id, frame_count) IN ((SELECT 1, 8), (1, 2)); -- want "rows.subquery-width"
+SELECT name FROM hives WHERE (SELECT 1, 8) = (hive_id, frame_count); -- want "rows.subquery-width"
+SELECT name FROM hives WHERE (hive_id, frame_count) = (SELECT 1, 8);
+SELECT name FROM hives WHERE (hive_id, frame_count) BETWEEN (SELECT 1, 8) AND (2, 9);
+VALUES ((SELECT MIN(hive_id), MAX(hive_id) FROM hives)); -- want "rows.subquery-width"

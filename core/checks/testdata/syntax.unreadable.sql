@@ -16,3 +16,5 @@ SELECT name -- a ; in a comment
 FROM hives;
 SELECT (SELECT MAX(h.name) FROM hives AS h) AS last;
 SELECT a.name, b.name FROM hives a JOIN hives b ON (a.hive_id, 1) = (b.hive_id, 1);
+SELECT ALL DISTINCT name FROM hives; -- want "syntax.unreadable"
+SELECT DISTINCT ALL name FROM hives; -- want "syntax.unreadable"

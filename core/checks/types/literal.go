@@ -8,7 +8,6 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
-	"justlens/core/dialect/word"
 	"justlens/core/facts"
 	"justlens/core/schema"
 	"justlens/core/syntax"
@@ -130,7 +129,7 @@ func mustBeOf(p *check.Pass, xs []syntax.Expr) {
 func runLiteralStored(p *check.Pass, n syntax.Node) {
 	switch n := n.(type) {
 	case *syntax.Assign:
-		if isText(n.Value) {
+		if isText(n.Value) && !p.IgnoresErrors(n) {
 			mustBeStored(p, p.PlaceOf(n.Value).Column, n.Value)
 		} else if row, ok := n.Value.(*syntax.Row); ok {
 			for _, x := range row.Items {
@@ -140,7 +139,7 @@ func runLiteralStored(p *check.Pass, n syntax.Node) {
 			}
 		}
 	case *syntax.Insert:
-		if n.Query == nil || ignoresErrors(p, n) {
+		if n.Query == nil || p.IgnoresErrors(n) {
 			return
 		}
 		values, ok := n.Query.Body.(*syntax.Values)
@@ -163,12 +162,6 @@ func runLiteralStored(p *check.Pass, n syntax.Node) {
 func isText(x syntax.Expr) bool {
 	n, ok := x.(*syntax.Literal)
 	return ok && n.Lit == syntax.TextLiteral
-}
-
-// ignoresErrors reports whether an INSERT takes what is near to a value that does not fit.
-func ignoresErrors(p *check.Pass, n *syntax.Insert) bool {
-	_, second, ok := p.FirstTokens(n)
-	return ok && second.Word() == word.Ignore
 }
 
 // mustBeStored reports a text that a column cannot hold: SQLite keeps it as it is, the others
@@ -234,6 +227,8 @@ func kindOfColumn(p *check.Pass, t schema.Type) kind {
 	switch {
 	case p.Dialect == dialect.Postgres:
 		return kindOfType(p.Declared(t))
+	case t.Word() == "bit": // MySQL takes the bytes of a text, SQL Server 'true' and 'false'
+		return anyValue
 	case t.Class.IsNumber():
 		return number
 	case t.Class.HasDay() && (p.Dialect == dialect.MySQL || p.Dialect == dialect.MariaDB):

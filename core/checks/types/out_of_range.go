@@ -48,7 +48,7 @@ var outOfRange = &check.Check{
 func runOutOfRange(p *check.Pass, n syntax.Node) {
 	switch n := n.(type) {
 	case *syntax.Assign:
-		if lit, ok := n.Value.(*syntax.Literal); ok {
+		if lit, ok := n.Value.(*syntax.Literal); ok && !p.IgnoresErrors(n) {
 			mustFit(p, p.PlaceOf(lit).Column, lit, true)
 		}
 	case *syntax.Insert:
@@ -63,7 +63,7 @@ func runOutOfRange(p *check.Pass, n syntax.Node) {
 }
 
 func insertedFit(p *check.Pass, n *syntax.Insert) {
-	if n.Query == nil || ignoresErrors(p, n) {
+	if n.Query == nil || p.IgnoresErrors(n) {
 		return
 	}
 	values, ok := n.Query.Body.(*syntax.Values)

@@ -85,7 +85,7 @@ func runInsertRequired(p *check.Pass, n *syntax.Insert) {
 		return
 	}
 	t := source.SchemaTable()
-	if ignores(p, n) {
+	if p.IgnoresErrors(n) {
 		return
 	}
 	if n.Query != nil && len(n.Columns) > 0 {
@@ -124,14 +124,6 @@ func runInsertRequired(p *check.Pass, n *syntax.Insert) {
 			return
 		}
 	}
-}
-
-// ignores reports whether IGNORE, or SQLite's OR IGNORE, lets a statement pass over what would be
-// refused.
-func ignores(p *check.Pass, n syntax.Node) bool {
-	_, second, ok := p.FirstTokens(n)
-	word := p.BriefOf(second.Span)
-	return ok && (strings.EqualFold(word, "ignore") || strings.EqualFold(word, "or"))
 }
 
 // inBody fits a refusal to the body of a routine, which is taken and fails when it runs.
@@ -197,7 +189,7 @@ func runSetRequired(p *check.Pass, a *syntax.Assign) {
 		return
 	}
 	c := p.PlaceOf(a.Value).Column
-	if c == nil || ignores(p, p.Parent(a)) {
+	if c == nil || p.IgnoresErrors(a) {
 		return
 	}
 	for _, s := range p.Scope(p.Parent(a)).Sources {
