@@ -94,6 +94,7 @@ func (f *reviewFlags) options(ctx context.Context, p *Program) (o review.Options
 	if o.Checks, err = chosenChecks(f.only, f.skip); err != nil {
 		return o, nil, err
 	}
+	o.Known = checks.All()
 	loaded, err := p.loadSchemas(ctx, f.schemas, o.Dialect, o.Auto)
 	o.Schema = loaded.schema
 	if o.Auto && slices.ContainsFunc(f.schemas, database.IsSource) {

@@ -62,6 +62,9 @@ func GuideCheck(w io.Writer, s Style, c *check.Check, run Run) error {
 	if c.OnRequest {
 		b.WriteString("Shown only with --certainty possible.\n")
 	}
+	if c.Family() != "acceptance" {
+		fmt.Fprintf(&b, "Accepted by a comment, on its line or above the clause or statement:\n  -- lens: accept %s because REASON\n", c.ID)
+	}
 	for _, e := range c.Examples {
 		here := run
 		if c.Verdicts[dialect.SQLite] != check.Wrong || e.Dialect != dialect.ANSI && e.Dialect != dialect.SQLite {

@@ -18,13 +18,23 @@ import (
 const JSONVersion = 1
 
 type jsonFile struct {
-	Path       string        `json:"path"`
-	Dialect    string        `json:"dialect"`
-	Clue       string        `json:"clue,omitempty"`
-	Statements int           `json:"statements"`
-	Unread     int           `json:"unread,omitempty"`
-	Passed     *jsonPassed   `json:"passedOver,omitempty"`
-	Findings   []jsonFinding `json:"findings"`
+	Path       string         `json:"path"`
+	Dialect    string         `json:"dialect"`
+	Clue       string         `json:"clue,omitempty"`
+	Statements int            `json:"statements"`
+	Unread     int            `json:"unread,omitempty"`
+	Passed     *jsonPassed    `json:"passedOver,omitempty"`
+	Findings   []jsonFinding  `json:"findings"`
+	Accepted   []jsonAccepted `json:"accepted,omitempty"`
+}
+
+// jsonAccepted is a finding that a comment of the text accepts.
+type jsonAccepted struct {
+	Check       string   `json:"check"`
+	Consequence string   `json:"consequence"`
+	Message     string   `json:"message"`
+	Span        jsonSpan `json:"span"`
+	Reason      string   `json:"reason"`
 }
 
 // jsonPassed is what was passed over in a file: statements by their first word, and bodies
@@ -134,6 +144,9 @@ func (r *jsonRenderer) File(f *review.File) error {
 		found := jsonOf(f.Text, &f.Findings[i].Finding)
 		found.More, found.Object = f.Findings[i].More, f.Findings[i].Object
 		out.Findings = append(out.Findings, found)
+	}
+	for _, a := range f.Accepted {
+		out.Accepted = append(out.Accepted, jsonAccepted{a.Check.ID, a.Consequence.String(), a.Message, spanOf(f.Text, a.Span), a.Reason})
 	}
 	line, err := marshal(out)
 	if err != nil {

@@ -23,6 +23,8 @@ type Summary struct {
 	Findings [check.Refused + 1]int
 	// WithFindings counts the files that have any.
 	WithFindings int
+	// Accepted counts the findings that comments of the texts accept.
+	Accepted int
 	// Keeping counts the findings that a mend removes without changing rows.
 	Keeping int
 	// Next is the command by which the mends are shown, "" if there is none.
@@ -63,6 +65,9 @@ func (s *Summary) Add(f *review.File) {
 	s.Files++
 	s.Statements += f.Statements
 	s.Passed.Add(f.Passed)
+	for _, a := range f.Accepted {
+		s.Accepted += 1 + a.More
+	}
 	if len(f.Findings) > 0 {
 		s.WithFindings++
 	}

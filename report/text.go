@@ -243,6 +243,9 @@ func (r *textRenderer) Close(s Summary) error {
 	if s.Files > 0 {
 		r.line(r.totals(s))
 	}
+	if s.Accepted > 0 {
+		r.line(r.style.paint(fmt.Sprintf("Accepted by comments: %s.", count(s.Accepted, "finding")), gray))
+	}
 	if passed := passedOver(s.Passed); passed != "" {
 		for _, line := range wrap(passed, r.style.Width) {
 			r.line(r.style.paint(line, gray))

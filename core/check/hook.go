@@ -33,22 +33,24 @@ type Hook struct {
 	Clause func(*Pass, *facts.Clause)
 	Whole  func(*Pass)
 	Error  func(*Pass, syntax.Error)
+	Accept func(*Pass, *Acceptance)
 }
 
 // Event is a sort of occasion.
 type Event uint8
 
 const (
-	OnNode      Event = iota // a node of a kind
-	OnOperator               // a binary operator
-	OnName                   // a name by what it means
-	OnCall                   // a call of some functions
-	OnAggregate              // a call that aggregates rows
-	OnWindow                 // a call with OVER
-	OnDistinct               // a call with DISTINCT
-	OnClause                 // a clause that holds a condition
-	OnStatement              // each statement, also one that could not be read whole
-	OnError                  // a place that could not be read
+	OnNode       Event = iota // a node of a kind
+	OnOperator                // a binary operator
+	OnName                    // a name by what it means
+	OnCall                    // a call of some functions
+	OnAggregate               // a call that aggregates rows
+	OnWindow                  // a call with OVER
+	OnDistinct                // a call with DISTINCT
+	OnClause                  // a clause that holds a condition
+	OnStatement               // each statement, also one that could not be read whole
+	OnError                   // a place that could not be read
+	OnAcceptance              // a comment that accepts findings, when all have been sought
 )
 
 // Hooks are all occasions of a check.
@@ -142,4 +144,9 @@ func Statements(run func(*Pass)) Hooks { return Hooks{{Event: OnStatement, Whole
 // Errors asks for the places that could not be read.
 func Errors(run func(*Pass, syntax.Error), kinds ...syntax.ErrorKind) Hooks {
 	return Hooks{{Event: OnError, Errors: kinds, Error: run}}
+}
+
+// Acceptances asks for the comments that accept findings, when all have been sought.
+func Acceptances(run func(*Pass, *Acceptance)) Hooks {
+	return Hooks{{Event: OnAcceptance, Accept: run}}
 }

@@ -20,6 +20,9 @@ type Pass struct {
 	Check   *Check
 	// Least is the least certainty of the findings that are wanted.
 	Least Certainty
+	// CheckNames are those that an acceptance may name; ReasonOptional lets it do without a reason.
+	CheckNames     []string
+	ReasonOptional bool
 	// Found takes the findings.
 	Found func(Finding)
 

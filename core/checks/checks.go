@@ -7,6 +7,7 @@ import (
 	"strings"
 
 	"justlens/core/check"
+	"justlens/core/checks/acceptances"
 	"justlens/core/checks/cases"
 	"justlens/core/checks/clauses"
 	"justlens/core/checks/groups"
@@ -32,7 +33,7 @@ import (
 func All() []*check.Check {
 	return slices.Concat(syntaxes.Checks, clauses.Checks, names.Checks, groups.Checks, nulls.Checks, logic.Checks,
 		maths.Checks, matches.Checks, ranges.Checks, indexes.Checks, joins.Checks, sets.Checks, cases.Checks, windows.Checks, rows.Checks, types.Checks, writes.Checks,
-		safety.Checks)
+		safety.Checks, acceptances.Checks)
 }
 
 // Families maps each family to what it is about.
@@ -55,6 +56,7 @@ var Families = []Family{
 	{"type", "values that cannot be there"},
 	{"write", "what INSERT, UPDATE and DELETE do to rows"},
 	{"safety", "what lets strangers in"},
+	{"acceptance", "comments that accept findings"},
 }
 
 // Family is a group of checks.

@@ -4,6 +4,7 @@
 //	review.go   one text
 //	dispatch.go which checks a node calls
 //	large.go    one large text, by several workers
+//	accept.go   findings that comments accept
 //	object.go   in which view, routine or CTE a finding stands
 //	run.go      many files
 package review

@@ -28,6 +28,11 @@ type Options struct {
 	Certainty check.Certainty
 	// Checks are those to run.
 	Checks []*check.Check
+	// Known are the checks that an acceptance may name, those that are not run among them;
+	// nil for Checks.
+	Known []*check.Check
+	// ReasonOptional lets an acceptance do without a reason.
+	ReasonOptional bool
 	// Most is how many findings of one check to give of one statement, zero for all.
 	// The last of them tells how many more there are.
 	Most int
@@ -43,6 +48,8 @@ type File struct {
 	// Findings are in the order of their statements, within a statement in the
 	// order of the text.
 	Findings []Finding
+	// Accepted are those that comments of the text accept; they are not among Findings.
+	Accepted []Accepted
 	// Unread are the statements that are nested more deeply than is read; nothing is said
 	// of them.
 	Unread []text.Span
@@ -142,6 +149,9 @@ type tally struct {
 
 // New makes a reviewer.
 func New(o Options) *Reviewer {
+	if o.Known == nil {
+		o.Known = o.Checks
+	}
 	r := &Reviewer{options: o, told: map[*check.Check]*tally{}}
 	r.renew()
 	r.pass.Facts, r.pass.Found, r.pass.Least = &facts.Facts{}, r.take, o.Certainty
@@ -165,11 +175,31 @@ func (r *Reviewer) renew() {
 	}
 }
 
+// seek sets the least certainty that is sought: all that there is where comments accept findings, so
+// that one which accepts nothing is known.
+func (r *Reviewer) seek(c check.Certainty) {
+	r.options.Certainty, r.pass.Least = c, c
+	r.byDialect, r.dispatch = [dialect.Count]*dispatch{}, nil
+}
+
 // Review reviews a text. What it gives does not refer to the reviewer.
 func (r *Reviewer) Review(f *text.File) *File { return r.review(f, nil, 1) }
 
 // review is Review with several workers for a large text.
 func (r *Reviewer) review(f *text.File, guess *Guess, workers int) *File {
+	if !check.MayAccept(f.Bytes()) {
+		return r.find(f, guess, workers)
+	}
+	wanted := r.options.Certainty
+	r.seek(check.Possible)
+	defer r.seek(wanted)
+	out := r.find(f, guess, workers)
+	r.accept(out, wanted)
+	return out
+}
+
+// find gives all findings in a text.
+func (r *Reviewer) find(f *text.File, guess *Guess, workers int) *File {
 	out := &File{Text: f, Dialect: r.options.Dialect}
 	switch {
 	case !r.options.Auto:

@@ -71,21 +71,28 @@ func (g *Gatherer) Add(src []byte, d dialect.Dialect) {
 // SpeaksOfTables reports whether a text may make or change tables, as far as can be seen
 // without reading it: most texts of a run do not.
 func SpeaksOfTables(src []byte) bool {
-	for at := 0; ; {
-		i := bytes.IndexByte(src[at:], 'a') // of TABLE, the rarer way of writing first
-		k := bytes.IndexByte(src[at:], 'A')
-		if i < 0 && k < 0 {
+	small, large := nextByte(src, 0, 'a'), nextByte(src, 0, 'A') // of TABLE
+	for {
+		at := min(small, large)
+		switch {
+		case at == len(src):
 			return false
-		}
-		if i < 0 || k >= 0 && k < i {
-			i = k
-		}
-		at += i
-		if at >= 1 && at+4 <= len(src) && bytes.EqualFold(src[at-1:at+4], []byte("table")) && follows(src[:at-1]) {
+		case at >= 1 && at+4 <= len(src) && bytes.EqualFold(src[at-1:at+4], []byte("table")) && follows(src[:at-1]):
 			return true
+		case at == small: // each letter is sought once, whichever is the rarer
+			small = nextByte(src, at+1, 'a')
+		default:
+			large = nextByte(src, at+1, 'A')
 		}
-		at++
 	}
+}
+
+// nextByte gives the place of a byte from a place on, the length of the text if there is none.
+func nextByte(src []byte, from int, c byte) int {
+	if i := bytes.IndexByte(src[from:], c); i >= 0 {
+		return from + i
+	}
+	return len(src)
 }
 
 // follows reports whether one of the words that stand before TABLE stands shortly before.

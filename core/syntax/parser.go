@@ -49,31 +49,32 @@ type Parser struct {
 	lists   lists
 	lastID  int32
 
-	i          int // index of tok
-	begun      int // index of the token at which reading the statement in hand began
-	first      int // index of its first token
-	tok        Token
-	word       word.Word // of tok
-	last       text.Pos  // end of the token before tok
-	empty      text.Pos  // of the last empty node, which those above it hold
-	depth      int
-	run        parenRun
-	height     int // of the trees read so far, as far as chains make them high
-	bodies     int // routine bodies around tok
-	errors     []Error
-	broken     bool    // after an error, until recovery
-	failed     int     // index of the token at which the error stands
-	skims      bool    // only definitions are wanted
-	within     scanner // of bodies in quotes
-	inQuotes   []text.Span
-	bodyUnread bool    // one that was not read stands in the statement
-	arrays     int     // constructors of arrays round here
-	inFor      bool    // the query of a FOR loop is being read
-	quoted     bool    // a body in quotes is being read
-	spliced    bool    // the tokens of one stand among those of the statement
-	settled    bool    // a body says what a name means that a variable and a column have
-	declared   []Ident // of the routines that are being read
-	stmts      slab.Slab[Statement]
+	i            int // index of tok
+	begun        int // index of the token at which reading the statement in hand began
+	first        int // index of its first token
+	lastComments int // index of the first comment behind the last statement
+	tok          Token
+	word         word.Word // of tok
+	last         text.Pos  // end of the token before tok
+	empty        text.Pos  // of the last empty node, which those above it hold
+	depth        int
+	run          parenRun
+	height       int // of the trees read so far, as far as chains make them high
+	bodies       int // routine bodies around tok
+	errors       []Error
+	broken       bool    // after an error, until recovery
+	failed       int     // index of the token at which the error stands
+	skims        bool    // only definitions are wanted
+	within       scanner // of bodies in quotes
+	inQuotes     []text.Span
+	bodyUnread   bool    // one that was not read stands in the statement
+	arrays       int     // constructors of arrays round here
+	inFor        bool    // the query of a FOR loop is being read
+	quoted       bool    // a body in quotes is being read
+	spliced      bool    // the tokens of one stand among those of the statement
+	settled      bool    // a body says what a name means that a variable and a column have
+	declared     []Ident // of the routines that are being read
+	stmts        slab.Slab[Statement]
 }
 
 // NewParser makes a parser that numbers names in the given table.
@@ -138,6 +139,7 @@ func (p *Parser) More() *Statement {
 		p.next()
 	}
 	if p.tok.Kind == EOF && !p.broken {
+		p.lastComments = comments
 		return p.openComment(comments)
 	}
 	first := p.i
@@ -231,6 +233,9 @@ func (p *Parser) whole() Stmt {
 	}
 	return stmt
 }
+
+// LastComments gives the comments behind the last statement, once Next has given nil.
+func (p *Parser) LastComments() []text.Span { return p.scan.comments[p.lastComments:] }
 
 // release drops the statements that were read and keeps tokens that were scanned past
 // the end of the last.
