@@ -120,12 +120,12 @@ func (f *reviewFlags) sources(paths []string) error {
 func chosenChecks(only, skip []string) ([]*check.Check, error) {
 	all := checks.All()
 	for _, name := range slices.Concat(only, skip) {
-		if !slices.ContainsFunc(all, func(c *check.Check) bool { return named(c, name) }) {
+		if !slices.ContainsFunc(all, func(c *check.Check) bool { return isNamed(c, name) }) {
 			return nil, fmt.Errorf("no check or family is called %q%s; justlens guide lists them", name, meant(name, checkNames()))
 		}
 	}
 	chosen := slices.DeleteFunc(all, func(c *check.Check) bool {
-		is := func(name string) bool { return named(c, name) }
+		is := func(name string) bool { return isNamed(c, name) }
 		return len(only) > 0 && !slices.ContainsFunc(only, is) || slices.ContainsFunc(skip, is)
 	})
 	if len(chosen) == 0 {
@@ -134,7 +134,7 @@ func chosenChecks(only, skip []string) ([]*check.Check, error) {
 	return chosen, nil
 }
 
-func named(c *check.Check, name string) bool {
+func isNamed(c *check.Check, name string) bool {
 	return strings.EqualFold(c.ID, name) || strings.EqualFold(c.Family(), name)
 }
 

@@ -46,7 +46,7 @@ func (p passing) close() error {
 type reportOptions struct {
 	color   string
 	noColor bool
-	limit   int // of findings in a text report, 0 for all
+	report.Options
 }
 
 // openReports makes the renderers that --report asks for. Each file is begun here, so
@@ -76,7 +76,7 @@ func (p *Program) openReports(kinds []string, in []review.Input, o reportOptions
 		r.toTerminal = r.toTerminal || style.Terminal
 		buffered := bufio.NewWriter(t)
 		r.buffers = append(r.buffers, buffered)
-		r.renderers = append(r.renderers, report.New(kind, buffered, style, o.limit, Version))
+		r.renderers = append(r.renderers, report.New(kind, buffered, style, o.Options))
 	}
 	return r, nil
 }

@@ -4,6 +4,7 @@ import (
 	"errors"
 	"fmt"
 	"runtime"
+	"slices"
 	"strings"
 
 	"github.com/spf13/cobra"
@@ -21,6 +22,8 @@ type reviewOptions struct {
 	gate    string
 	jobs    int
 	limit   int
+	brief   bool
+	stdin   string // the name of standard input
 }
 
 // usualLimit is how many findings a text report tells of unless told otherwise.
@@ -43,10 +46,12 @@ func newReview(p *Program) *cobra.Command {
 	o.reviewFlags.add(cmd)
 	o.color.add(cmd)
 	flags := cmd.Flags()
-	flags.StringArrayVar(&o.reports, "report", []string{"text"}, "`KIND[=FILE]` of report: text, json; may be given several times")
+	flags.StringArrayVar(&o.reports, "report", []string{"text"}, "`KIND[=FILE]` of report: "+strings.Join(report.Kinds, ", ")+"; may be given several times")
 	flags.StringVar(&o.gate, "gate", "wrong", "exit 1 on findings of this consequence or a worse one: refused, wrong, slow, unclear")
 	flags.IntVar(&o.jobs, "jobs", runtime.NumCPU(), "files to review at a time")
 	flags.IntVar(&o.limit, "limit", usualLimit, "findings to tell of in a text report, 0 for all")
+	flags.BoolVar(&o.brief, "brief", false, "one line a finding in a text report, for editors and grep")
+	flags.StringVar(&o.stdin, "stdin-name", "", "the `PATH` that standard input is to be taken for")
 	completes(cmd, "report", report.Kinds)
 	completes(cmd, "gate", []string{"refused", "wrong", "slow", "unclear"})
 	return cmd
@@ -76,7 +81,10 @@ func (o *reviewOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 		return err
 	}
 	in, unread := inputs(paths, o.query, p.Stdin)
-	out, err := p.openReports(o.reports, in, reportOptions{o.color.value, p.Env("NO_COLOR") != "", o.limit})
+	if err := named(in, paths, o.stdin); err != nil {
+		return err
+	}
+	out, err := p.openReports(o.reports, in, reportOptions{o.color.value, p.Env("NO_COLOR") != "", report.Options{Limit: o.limit, Brief: o.brief, Version: Version}})
 	if err != nil {
 		return err
 	}
@@ -123,6 +131,20 @@ func (o *reviewOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 		return errFindings
 	}
 	return nil
+}
+
+// named gives standard input its name.
+func named(in []review.Input, paths []string, name string) error {
+	if name == "" {
+		return nil
+	}
+	for i := range in {
+		if in[i].Path == stdinName && slices.Contains(paths, "-") {
+			in[i].Path = name
+			return nil
+		}
+	}
+	return usageError{errors.New("--stdin-name names standard input, which is not read: say - where a path would stand")}
 }
 
 // unreviewed tells of what was not reviewed in a file, and why, each with its place.

@@ -36,23 +36,54 @@ type Summary struct {
 }
 
 // Kinds are the kinds of reports.
-var Kinds = []string{"text", "json"}
+var Kinds = []string{"text", "json", "sarif", "junit", "markdown", "html"}
 
-// New makes a renderer of one of [Kinds]. A text report tells of as many findings as limit
-// says, 0 for all; version is that of the program.
-func New(kind string, w io.Writer, style Style, limit int, version string) Renderer {
-	if kind == "json" {
+// Options say how reports look.
+type Options struct {
+	// Limit is how many findings a text report tells of, 0 for all.
+	Limit int
+	// Brief is for a text report of one line a finding.
+	Brief bool
+	// Version is that of the program.
+	Version string
+}
+
+// New makes a renderer of one of [Kinds].
+func New(kind string, w io.Writer, style Style, o Options) Renderer {
+	version := o.Version
+	switch kind {
+	case "json":
 		return NewJSON(w, version)
+	case "sarif":
+		return NewSARIF(w, version)
+	case "junit":
+		return NewJUnit(w)
+	case "markdown":
+		return NewMarkdown(w)
+	case "html":
+		return NewHTML(w, version)
 	}
-	return NewText(w, style, limit)
+	if o.Brief {
+		return NewBrief(w)
+	}
+	return NewText(w, style, o.Limit)
 }
 
 // IsOne reports whether a text begins as a report of a kind does.
 func IsOne(kind, head string) bool {
-	if kind == "json" {
+	switch kind {
+	case "json":
 		return strings.HasPrefix(head, `{"version":`)
+	case "sarif":
+		return strings.Contains(head, sarifSchema) && strings.Contains(head, `"justlens"`)
+	case "junit":
+		return strings.Contains(head, `<testsuites name="justlens"`)
+	case "markdown":
+		return strings.HasPrefix(head, markdownHead)
+	case "html":
+		return strings.Contains(head, `<meta name="generator" content="justlens`)
 	}
-	return strings.HasPrefix(head, nothingFound) || strings.Contains(head, rule[:len(rule)/2])
+	return isBrief(head) || strings.HasPrefix(head, nothingFound) || strings.Contains(head, rule[:len(rule)/2])
 }
 
 // rule is the line below the heading of a file and before the totals.

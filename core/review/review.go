@@ -107,6 +107,8 @@ type Finding struct {
 	Statement int
 	// More counts those of the same check and statement that are not given.
 	More int
+	// Fingerprint is that of the statement.
+	Fingerprint Fingerprint
 	// Object names what the finding stands in, as "view heavy, CTE loads"; "" where it
 	// stands in a statement that makes nothing with a name.
 	Object string
@@ -364,10 +366,11 @@ func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 		r.faulty = append(r.faulty, failed)
 	}
 	mine := r.found[from:]
-	for i := range mine {
-		mine[i].Statement = number
-	}
 	if len(mine) > 0 {
+		print := fingerprintOf(stmt, r.text)
+		for i := range mine {
+			mine[i].Statement, mine[i].Fingerprint = number, print
+		}
 		placeIn(stmt, r.text, mine)
 	}
 	slices.SortStableFunc(mine, func(a, b Finding) int {

@@ -1,6 +1,6 @@
 #!/usr/bin/env bash
 # Takes the pictures of this folder anew, from the demo data, in a terminal
-# under a virtual screen. Needs the packages xvfb, xterm, imagemagick and
+# under a virtual screen, and pages in Chromium. Needs the packages xvfb, xterm, imagemagick, chromium and
 # fonts-dejavu. Run it from anywhere; name pictures to take only those.
 set -euo pipefail
 here=$(cd "$(dirname "$0")" && pwd)
@@ -46,3 +46,14 @@ shot mend 'justlens mend queries/keeper_workload.sql queries/old_site/season.sql
 shot demo 'justlens demo --color always | head -n 38'
 shot code-review 'justlens review queries/code_review/season_report.sql --schema schema.sql --dialect postgres --color always | tail -n 40'
 shot guide-error 'justlens guide 42803; justlens guide join --color always | head -n 24'
+shot brief 'justlens review queries --schema schema.sql --brief | cut -c1-136 | head -n 38'
+
+# page NAME WIDTH HEIGHT: the HTML report of the demo's queries, in headless Chromium.
+page() {
+	local name=$1 size=$2,$3
+	if [ ${#wanted[@]} -gt 0 ] && [[ ! " ${wanted[*]} " == *" $name "* ]]; then return; fi
+	(cd "$work/bees" && { justlens review queries --schema schema.sql --dialect postgres --report html="$work/page.html" 2>/dev/null || true; })
+	chromium --headless --no-sandbox --disable-gpu --no-first-run --disable-background-networking --disable-component-update --disable-sync \
+		--user-data-dir="$work/profile" --hide-scrollbars --window-size="$size" --screenshot="$here/$name.png" "file://$work/page.html" >/dev/null 2>&1
+}
+page page 1280 800
