@@ -24,6 +24,8 @@ type reviewOptions struct {
 	limit   int
 	brief   bool
 	stdin   string // the name of standard input
+	known   string
+	since   string
 }
 
 // usualLimit is how many findings a text report tells of unless told otherwise.
@@ -52,6 +54,8 @@ func newReview(p *Program) *cobra.Command {
 	flags.IntVar(&o.limit, "limit", usualLimit, "findings to tell of in a text report, 0 for all")
 	flags.BoolVar(&o.brief, "brief", false, "one line a finding in a text report, for editors and grep")
 	flags.StringVar(&o.stdin, "stdin-name", "", "the `PATH` that standard input is to be taken for")
+	flags.StringVar(&o.known, "known", "", "tell of findings only that this `FILE` of justlens known save does not have")
+	flags.StringVar(&o.since, "since", "", "tell of statements only that have changed since this `REVISION` of git, or are not committed")
 	completes(cmd, "report", report.Kinds)
 	completes(cmd, "gate", []string{"refused", "wrong", "slow", "unclear"})
 	return cmd
@@ -80,6 +84,14 @@ func (o *reviewOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 	if err := o.sources(paths); err != nil {
 		return err
 	}
+	var known *review.Known
+	if o.known != "" {
+		file, err := readKnown(o.known, false)
+		if err != nil {
+			return err
+		}
+		known = file.Known()
+	}
 	in, unread := inputs(paths, o.query, p.Stdin)
 	if err := named(in, paths, o.stdin); err != nil {
 		return err
@@ -94,8 +106,19 @@ func (o *reviewOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 		return err
 	}
 	problems = append(problems, unread...)
+	most := options.Most
+	if known != nil {
+		options.Most = 0
+	}
 	if err := o.gather(cmd.Context(), p, in, &options); err != nil {
 		return err
+	}
+	var changes *changed
+	if o.since != "" {
+		var err error
+		if in, changes, err = onlyChanged(cmd.Context(), o.since, in); err != nil {
+			return err
+		}
 	}
 	progress := p.showProgress("reviewing", len(in))
 	defer progress.end()
@@ -107,6 +130,13 @@ func (o *reviewOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 			return nil
 		}
 		problems = append(problems, unreviewed(outcome.File)...)
+		if changes != nil {
+			list, _ := changes.of(outcome.Path)
+			keepChanged(outcome.File, list)
+		}
+		if known != nil {
+			summary.Known += known.Drop(outcome.File, most)
+		}
 		summary.Add(outcome.File)
 		if out.toTerminal && len(outcome.File.Findings) > 0 {
 			progress.pause()

@@ -10,6 +10,7 @@
 //	mend.go        justlens mend
 //	guide.go       justlens guide
 //	demo.go        justlens demo
+//	known.go       justlens known
 //	schema.go      justlens schema, and the sources of --schema
 //	progress.go    what a long run shows meanwhile
 //	write.go       files written whole or not at all
@@ -77,7 +78,7 @@ func newRoot(p *Program) *cobra.Command {
 		".LocalFlags.FlagUsages", fmt.Sprintf("(.LocalFlags.FlagUsagesWrapped %d)", helpWidth),
 		".InheritedFlags.FlagUsages", fmt.Sprintf("(.InheritedFlags.FlagUsagesWrapped %d)", helpWidth),
 	).Replace(root.UsageTemplate()))
-	root.AddCommand(newReview(p), newMend(p), newGuide(p), newSchema(p), newDemo(p))
+	root.AddCommand(newReview(p), newMend(p), newGuide(p), newSchema(p), newDemo(p), newKnown(p))
 	root.InitDefaultCompletionCmd()
 	if completion, _, err := root.Find([]string{"completion"}); err == nil {
 		completion.Args = knownCommand

@@ -32,7 +32,7 @@ type htmlPage struct {
 	Files        []htmlFile
 	Problems     []string
 	Passed       string
-	Accepted     int
+	Silent       string
 }
 
 type htmlCount struct {
@@ -106,7 +106,7 @@ func (r *htmlRenderer) File(f *review.File) error {
 	if f.Clue != "" {
 		as += ", judging by " + f.Clue
 	}
-	out := htmlFile{Path: Visible(f.Text.Path), Facts: fmt.Sprintf("%s, %s", count(f.Statements, "statement"), as)}
+	out := htmlFile{Path: Visible(f.Text.Path), Facts: fmt.Sprintf("%s, %s", Count(f.Statements, "statement"), as)}
 	byLine, about := map[int][]*review.Finding{}, map[int][]*review.Finding{} // that begin on a line; that are about some of it
 	show := map[int]bool{}
 	for i := range f.Findings {
@@ -258,7 +258,7 @@ func htmlOf(f *review.File, found *review.Finding) htmlFinding {
 
 func (r *htmlRenderer) Close(s Summary) error {
 	p := &r.page
-	p.Totals, p.Passed, p.Accepted = plainTotals(s), passedOver(s.Passed), s.Accepted
+	p.Totals, p.Passed, p.Silent = plainTotals(s), passedOver(s.Passed), notTold(s)
 	for c := check.Refused; c > check.Fine; c-- {
 		p.Consequences = append(p.Consequences, htmlCount{c.String(), s.Findings[c]})
 	}

@@ -130,8 +130,8 @@ func (r *markdownRenderer) Close(s Summary) error {
 	})
 	var b strings.Builder
 	b.WriteString(markdownHead + strings.TrimSuffix(plainTotals(s), ".") + "\n\n")
-	if s.Accepted > 0 {
-		fmt.Fprintf(&b, "Accepted by comments: %s.\n\n", count(s.Accepted, "finding"))
+	if silent := notTold(s); silent != "" {
+		b.WriteString(silent + "\n\n")
 	}
 	problems := ""
 	for i, p := range s.Problems {

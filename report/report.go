@@ -23,6 +23,8 @@ type Summary struct {
 	Findings [check.Refused + 1]int
 	// WithFindings counts the files that have any.
 	WithFindings int
+	// Known counts the findings that were known before, which are not told.
+	Known int
 	// Accepted counts the findings that comments of the texts accept.
 	Accepted int
 	// Keeping counts the findings that a mend removes without changing rows.

@@ -153,7 +153,7 @@ func TestHTMLReport(t *testing.T) {
 	require.NotContains(t, out, "http://")
 	require.NotContains(t, out, "https://")
 	require.NotContains(t, out, "\x1b")
-	require.Contains(t, out, "Accepted by comments: 1.")
+	require.Contains(t, out, "Accepted by comments: 1 finding.")
 	require.Equal(t, strings.Count(out, "<article"), strings.Count(out, "</article>"))
 }
 

@@ -91,7 +91,7 @@ func (r *textRenderer) heading(f *review.File) {
 		as += ", judging by " + f.Clue
 	}
 	path := visible(f.Text.Path)
-	r.line(r.style.strong(path) + r.style.paint(fmt.Sprintf("  %s, %s", count(f.Statements, "statement"), as), gray))
+	r.line(r.style.strong(path) + r.style.paint(fmt.Sprintf("  %s, %s", Count(f.Statements, "statement"), as), gray))
 	r.line(r.style.paint(rule[:3*min(r.style.Width, 60)], gray))
 }
 
@@ -213,7 +213,7 @@ func (r *textRenderer) mend(f *review.File, m *check.Mend) {
 	}
 	for i, l := range lines {
 		if i == diffLines {
-			r.line(fmt.Sprintf("%*s  (%s more)", margin-2, "…", count(len(lines)-i, "line")))
+			r.line(fmt.Sprintf("%*s  (%s more)", margin-2, "…", Count(len(lines)-i, "line")))
 			break
 		}
 		sign, color := "-", red
@@ -236,15 +236,15 @@ func (r *textRenderer) Close(s Summary) error {
 	if r.untold > 0 {
 		where := ""
 		if r.silent > 0 {
-			where = ", " + count(r.silent, "file") + " among them that are not told of at all"
+			where = ", " + Count(r.silent, "file") + " among them that are not told of at all"
 		}
 		r.line(fmt.Sprintf("%s more findings are not shown%s; --limit 0 shows all.", thousands(r.untold), where))
 	}
-	if s.Files > 0 {
+	if s.Files > 0 || len(s.Problems) == 0 {
 		r.line(r.totals(s))
 	}
-	if s.Accepted > 0 {
-		r.line(r.style.paint(fmt.Sprintf("Accepted by comments: %s.", count(s.Accepted, "finding")), gray))
+	if silent := notTold(s); silent != "" {
+		r.line(r.style.paint(silent, gray))
 	}
 	if passed := passedOver(s.Passed); passed != "" {
 		for _, line := range wrap(passed, r.style.Width) {
@@ -256,6 +256,18 @@ func (r *textRenderer) Close(s Summary) error {
 	}
 	_, err := io.WriteString(r.w, r.b.String())
 	return err
+}
+
+// notTold says in words which findings are not told, "" if there are none.
+func notTold(s Summary) string {
+	var parts []string
+	if s.Accepted > 0 {
+		parts = append(parts, fmt.Sprintf("Accepted by comments: %s.", Count(s.Accepted, "finding")))
+	}
+	if s.Known > 0 {
+		parts = append(parts, fmt.Sprintf("Known before: %s.", Count(s.Known, "finding")))
+	}
+	return strings.Join(parts, " ")
 }
 
 // passedOver tells in words what was not reviewed, "" if there is nothing.
@@ -280,7 +292,7 @@ func passedOver(p review.Passed) string {
 		kinds = append(kinds, "others "+thousands(others))
 	}
 	if total > 0 {
-		parts = append(parts, fmt.Sprintf("%s of kinds that are not reviewed (%s)", count(total, "statement"), strings.Join(kinds, ", ")))
+		parts = append(parts, fmt.Sprintf("%s of kinds that are not reviewed (%s)", Count(total, "statement"), strings.Join(kinds, ", ")))
 	}
 	if p.Bodies > 0 {
 		bodies := "1 body of a routine"
@@ -296,7 +308,7 @@ func passedOver(p review.Passed) string {
 }
 
 func (r *textRenderer) totals(s Summary) string {
-	read := fmt.Sprintf("%s, %s", count(s.Files, "file"), count(s.Statements, "statement"))
+	read := fmt.Sprintf("%s, %s", Count(s.Files, "file"), Count(s.Statements, "statement"))
 	if s.Total() == 0 {
 		if len(s.Problems) > 0 {
 			return nothingFound + " in what was reviewed: " + read + "; not reviewed: " + strconv.Itoa(len(s.Problems)) + "."
@@ -328,7 +340,8 @@ func (r *textRenderer) next(s Summary) string {
 	return fmt.Sprintf("Next: %s   shows %s the rows.", visible(s.Next), mends)
 }
 
-func count(n int, what string) string {
+// Count tells a number of things.
+func Count(n int, what string) string {
 	if n == 1 {
 		return "1 " + what
 	}

@@ -62,7 +62,7 @@ func (r *Reviewer) accept(out *File, wanted check.Certainty) {
 	if len(r.found) > 0 {
 		for i := range r.found {
 			r.found[i].Statement = statementAt(out, r.found[i].Span.Start)
-			r.found[i].Fingerprint = nearPlace(out.Text.Bytes(), r.found[i].Context)
+			r.found[i].Of, r.found[i].Fingerprint = r.found[i].Context, nearPlace(out.Text.Bytes(), r.found[i].Context)
 		}
 		out.Findings = append(out.Findings, r.found...)
 		slices.SortStableFunc(out.Findings, func(a, b Finding) int { return int(a.Span.Start) - int(b.Span.Start) })

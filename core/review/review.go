@@ -107,6 +107,8 @@ type Finding struct {
 	Statement int
 	// More counts those of the same check and statement that are not given.
 	More int
+	// Of is the span of the statement.
+	Of text.Span
 	// Fingerprint is that of the statement.
 	Fingerprint Fingerprint
 	// Object names what the finding stands in, as "view heavy, CTE loads"; "" where it
@@ -369,7 +371,7 @@ func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 	if len(mine) > 0 {
 		print := fingerprintOf(stmt, r.text)
 		for i := range mine {
-			mine[i].Statement, mine[i].Fingerprint = number, print
+			mine[i].Statement, mine[i].Of, mine[i].Fingerprint = number, stmt.Span, print
 		}
 		placeIn(stmt, r.text, mine)
 	}
