@@ -10,6 +10,7 @@ import (
 
 	"github.com/spf13/cobra"
 
+	"justlens/config"
 	"justlens/core/check"
 	"justlens/core/checks"
 	"justlens/core/dialect"
@@ -26,6 +27,12 @@ type reviewFlags struct {
 	only      []string
 	skip      []string
 	query     string
+
+	configPath string
+	config     *config.File            // that of the run, nil if there is none
+	onlyConfig bool                    // no other is looked for
+	byFolder   map[string]*config.File // what was found for folders
+	given      func(flag string) bool  // whether a flag was typed
 }
 
 func (f *reviewFlags) add(cmd *cobra.Command) {
@@ -37,6 +44,7 @@ func (f *reviewFlags) add(cmd *cobra.Command) {
 	flags.StringSliceVar(&f.only, "only", nil, "only these `CHECKS` or families, as null.equals,join")
 	flags.StringSliceVar(&f.skip, "skip", nil, "without these `CHECKS` or families")
 	flags.StringVar(&f.query, "query", "", "SQL `TEXT` to read instead of files")
+	flags.StringVar(&f.configPath, "config", "", "the configuration, a `FILE` as justlens init writes it; without, it is looked for from what is reviewed upwards; none for none")
 	completes(cmd, "dialect", append([]string{"auto"}, dialectNames()...))
 	completes(cmd, "tables-of", tablesOf)
 	completes(cmd, "certainty", []string{"certain", "likely", "possible"})
@@ -95,6 +103,8 @@ func (f *reviewFlags) options(ctx context.Context, p *Program) (o review.Options
 		return o, nil, err
 	}
 	o.Known = checks.All()
+	f.dropOff(&o)
+	o.ReasonOptional = f.config != nil && f.config.Reasons == "optional"
 	loaded, err := p.loadSchemas(ctx, f.schemas, o.Dialect, o.Auto)
 	o.Schema = loaded.schema
 	if o.Auto && slices.ContainsFunc(f.schemas, database.IsSource) {

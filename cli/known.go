@@ -54,8 +54,14 @@ func newKnownAction(p *Program, name, short, note string, prune bool) *cobra.Com
 }
 
 func (o *knownOptions) run(cmd *cobra.Command, p *Program, paths []string, prune bool) error {
+	if err := o.configure(cmd, paths); err != nil {
+		return err
+	}
 	if err := o.sources(paths); err != nil {
 		return err
+	}
+	if c := o.config; c != nil && c.Known != "" && !o.given("file") {
+		o.file = besideConfig(c, c.Known)
 	}
 	before, err := readKnown(o.file, !prune)
 	if err != nil {
@@ -67,6 +73,9 @@ func (o *knownOptions) run(cmd *cobra.Command, p *Program, paths []string, prune
 		return err
 	}
 	problems = append(problems, more...)
+	if in, _, err = o.admitted(in, &options); err != nil {
+		return err
+	}
 	if err := o.gather(cmd.Context(), p, in, &options); err != nil {
 		return err
 	}
@@ -81,6 +90,7 @@ func (o *knownOptions) run(cmd *cobra.Command, p *Program, paths []string, prune
 			problems = append(problems, errors.New(plainError(outcome.Path, outcome.Err)))
 			return nil
 		}
+		o.settle(outcome.File)
 		path := besideKnown(o.file, outcome.Path)
 		reviewed[path] = true
 		problems = append(problems, unreviewed(outcome.File)...)

@@ -48,6 +48,9 @@ func (o *mendOptions) run(cmd *cobra.Command, p *Program, paths []string) error 
 	if err != nil {
 		return err
 	}
+	if err := o.configure(cmd, paths); err != nil {
+		return err
+	}
 	if err := o.sources(paths); err != nil {
 		return err
 	}
@@ -57,11 +60,14 @@ func (o *mendOptions) run(cmd *cobra.Command, p *Program, paths []string) error 
 		return err
 	}
 	problems = append(problems, unread...)
+	if in, _, err = o.admitted(in, &options); err != nil {
+		return err
+	}
 	if err := o.gather(cmd.Context(), p, in, &options); err != nil {
 		return err
 	}
 	options.Most = 0 // each is to be mended
-	m := mender{options: options, wanted: []check.Effect{check.SameRows}, write: o.write, spool: p.spool, out: report.ForPeople(p.Stdout)}
+	m := mender{options: options, settle: o.settle, wanted: []check.Effect{check.SameRows}, write: o.write, spool: p.spool, out: report.ForPeople(p.Stdout)}
 	if effect == "new-rows" {
 		m.wanted = append(m.wanted, check.NewRows)
 	}
@@ -96,6 +102,7 @@ func (o *mendOptions) run(cmd *cobra.Command, p *Program, paths []string) error 
 // mender mends one text after another.
 type mender struct {
 	options review.Options
+	settle  func(*review.File) // by the configuration
 	wanted  []check.Effect
 	write   bool
 	spool   *spool
@@ -133,7 +140,7 @@ func (m *mender) one(in review.Input) (problems []error) {
 func (m *mender) mend(file *text.File, guess *review.Guess, stored []byte, isFile bool) (problems []error, err error) {
 	options := m.options
 	if options.Auto && guess != nil {
-		options.Auto, options.Dialect = false, guess.Dialect
+		options.Auto, options.Dialect, options.Version = false, guess.Dialect, guess.Version
 	}
 	first := true
 	again := func(src []byte) ([]review.Finding, error) {
@@ -142,6 +149,7 @@ func (m *mender) mend(file *text.File, guess *review.Guess, stored []byte, isFil
 			return nil, err
 		}
 		out := review.New(options).Review(f)
+		m.settle(out)
 		options.Auto, options.Dialect = false, out.Dialect // a mend must not change the guess
 		if first {
 			problems, first = unreviewed(out), false

@@ -26,6 +26,7 @@ type reviewOptions struct {
 	stdin   string // the name of standard input
 	known   string
 	since   string
+	show    bool // the configuration
 }
 
 // usualLimit is how many findings a text report tells of unless told otherwise.
@@ -56,12 +57,24 @@ func newReview(p *Program) *cobra.Command {
 	flags.StringVar(&o.stdin, "stdin-name", "", "the `PATH` that standard input is to be taken for")
 	flags.StringVar(&o.known, "known", "", "tell of findings only that this `FILE` of justlens known save does not have")
 	flags.StringVar(&o.since, "since", "", "tell of statements only that have changed since this `REVISION` of git, or are not committed")
+	flags.BoolVar(&o.show, "show-config", false, "print what holds for each file, and where each value comes from, instead of reviewing")
 	completes(cmd, "report", report.Kinds)
 	completes(cmd, "gate", []string{"refused", "wrong", "slow", "unclear"})
 	return cmd
 }
 
 func (o *reviewOptions) run(cmd *cobra.Command, p *Program, paths []string) error {
+	if err := o.configure(cmd, paths); err != nil {
+		return err
+	}
+	if c := o.config; c != nil {
+		if c.Gate != "" && !o.given("gate") {
+			o.gate = c.Gate
+		}
+		if c.Known != "" && !o.given("known") {
+			o.known = besideConfig(c, c.Known)
+		}
+	}
 	gate, err := check.ParseConsequence(o.gate)
 	if err != nil {
 		return err
@@ -85,8 +98,8 @@ func (o *reviewOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 		return err
 	}
 	var known *review.Known
-	if o.known != "" {
-		file, err := readKnown(o.known, false)
+	if o.known != "" && !o.show {
+		file, err := readKnown(o.known, !o.given("known"))
 		if err != nil {
 			return err
 		}
@@ -95,6 +108,10 @@ func (o *reviewOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 	in, unread := inputs(paths, o.query, p.Stdin)
 	if err := named(in, paths, o.stdin); err != nil {
 		return err
+	}
+	if o.show {
+		p.tellAll(unread)
+		return o.showConfig(p, in)
 	}
 	out, err := p.openReports(o.reports, in, reportOptions{o.color.value, p.Env("NO_COLOR") != "", report.Options{Limit: o.limit, Brief: o.brief, Version: Version}})
 	if err != nil {
@@ -106,6 +123,13 @@ func (o *reviewOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 		return err
 	}
 	problems = append(problems, unread...)
+	in, skipped, err := o.admitted(in, &options)
+	if err != nil {
+		return err
+	}
+	if skipped > 0 {
+		p.tell(fmt.Sprintf("%s left out by skip in the configuration", report.Count(skipped, "file")))
+	}
 	most := options.Most
 	if known != nil {
 		options.Most = 0
@@ -130,6 +154,7 @@ func (o *reviewOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 			return nil
 		}
 		problems = append(problems, unreviewed(outcome.File)...)
+		o.settle(outcome.File)
 		if changes != nil {
 			list, _ := changes.of(outcome.Path)
 			keepChanged(outcome.File, list)

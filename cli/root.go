@@ -11,6 +11,9 @@
 //	guide.go       justlens guide
 //	demo.go        justlens demo
 //	known.go       justlens known
+//	init.go        justlens init
+//	config.go      what a configuration says where no flag does
+//	since.go       what has changed since a revision
 //	schema.go      justlens schema, and the sources of --schema
 //	progress.go    what a long run shows meanwhile
 //	write.go       files written whole or not at all
@@ -78,7 +81,7 @@ func newRoot(p *Program) *cobra.Command {
 		".LocalFlags.FlagUsages", fmt.Sprintf("(.LocalFlags.FlagUsagesWrapped %d)", helpWidth),
 		".InheritedFlags.FlagUsages", fmt.Sprintf("(.InheritedFlags.FlagUsagesWrapped %d)", helpWidth),
 	).Replace(root.UsageTemplate()))
-	root.AddCommand(newReview(p), newMend(p), newGuide(p), newSchema(p), newDemo(p), newKnown(p))
+	root.AddCommand(newReview(p), newMend(p), newGuide(p), newSchema(p), newDemo(p), newKnown(p), newInit(p))
 	root.InitDefaultCompletionCmd()
 	if completion, _, err := root.Find([]string{"completion"}); err == nil {
 		completion.Args = knownCommand

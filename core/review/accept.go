@@ -127,7 +127,7 @@ func touches(covers, s text.Span) bool {
 func (r *Reviewer) acceptances(out *File) []acceptance {
 	src := out.Text.Bytes()
 	p := syntax.NewParser(syntax.NewNames())
-	p.ResetTo(src, out.Dialect, r.options.Version)
+	p.ResetTo(src, out.Dialect, r.version)
 	var list []acceptance
 	add := func(comments []text.Span, stmt *syntax.Statement) {
 		from := len(list)

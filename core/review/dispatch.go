@@ -51,7 +51,7 @@ const (
 )
 
 // newDispatch leaves out the checks whose findings are too uncertain to be given.
-func newDispatch(o Options, on dialect.Dialect) *dispatch {
+func newDispatch(o Options, on dialect.Dialect, versioned bool) *dispatch {
 	d := &dispatch{}
 	for _, c := range o.Checks {
 		if c.OnRequest && o.Certainty > check.Possible {
@@ -59,7 +59,7 @@ func newDispatch(o Options, on dialect.Dialect) *dispatch {
 		}
 		for i := range c.On {
 			h := &c.On[i]
-			if (h.Dialects == 0 || h.Dialects.Has(on)) && (!h.OnlyVersioned || o.Version > 0) {
+			if (h.Dialects == 0 || h.Dialects.Has(on)) && (!h.OnlyVersioned || versioned) {
 				d.add(call{c, h.Node, h.Traits, h})
 			}
 		}

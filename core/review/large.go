@@ -38,7 +38,9 @@ func (r *Reviewer) large(out *File, workers int) {
 	for at := 0; at < len(src); {
 		pieces := r.cut(at, 4*workers)
 		for len(helpers) < min(workers, len(pieces)) {
-			helpers = append(helpers, New(r.options))
+			helper := New(r.options)
+			helper.version = r.version
+			helpers = append(helpers, helper)
 		}
 		spread(helpers, pieces, out.Dialect, r.tables, src)
 		for i := range pieces {
@@ -108,7 +110,7 @@ var plainWords = [][]byte{[]byte("insert "), []byte("select "), []byte("update "
 // piece reviews a piece as if the text ended behind it, and tells whether the guess holds.
 func (r *Reviewer) piece(p *piece, d dialect.Dialect, tables *schema.Schema, src []byte) {
 	r.open(src[:p.to], d, tables)
-	r.parser.ResetAt(src[:p.to], d, r.options.Version, p.from)
+	r.parser.ResetAt(src[:p.to], d, r.version, p.from)
 	for r.more = true; r.more; {
 		if r.read(); slices.ContainsFunc(r.batch, func(s *syntax.Statement) bool { return !isPlain(s) }) {
 			return
@@ -139,7 +141,7 @@ func isPlain(s *syntax.Statement) bool {
 // passed, and gives that place.
 func (r *Reviewer) onward(out *File, from, to int) int {
 	r.found, r.faults = r.found[:0], r.faults[:0]
-	r.parser.ResetAt(r.text, out.Dialect, r.options.Version, from)
+	r.parser.ResetAt(r.text, out.Dialect, r.version, from)
 	part := File{}
 	at := len(r.text)
 	for r.more = true; r.more; {

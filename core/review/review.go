@@ -120,11 +120,12 @@ type Finding struct {
 // goroutines.
 type Reviewer struct {
 	options              Options
+	version              dialect.Version // of the dialect in hand, zero for the newest
 	names                *syntax.Names
 	parser               *syntax.Parser
 	binder               *bind.Binder
-	byDialect            [dialect.Count]*dispatch // made when first asked for
-	dispatch             *dispatch                // that of the dialect in hand
+	byDialect            [dialect.Count][2]*dispatch // for the newest version and for others, made when first asked for
+	dispatch             *dispatch                   // that of the dialect in hand
 	pass                 check.Pass
 	batch                []*syntax.Statement // those that were read and not yet looked at
 	more                 bool                // whether there may be others behind them
@@ -172,9 +173,11 @@ func (r *Reviewer) renew() {
 	r.names = syntax.NewNames()
 	r.parser = syntax.NewParser(r.names)
 	r.binder = bind.NewBinder(r.names)
-	for _, d := range r.byDialect {
-		if d != nil {
-			d.forget()
+	for _, both := range r.byDialect {
+		for _, d := range both {
+			if d != nil {
+				d.forget()
+			}
 		}
 	}
 }
@@ -183,7 +186,7 @@ func (r *Reviewer) renew() {
 // that one which accepts nothing is known.
 func (r *Reviewer) seek(c check.Certainty) {
 	r.options.Certainty, r.pass.Least = c, c
-	r.byDialect, r.dispatch = [dialect.Count]*dispatch{}, nil
+	r.byDialect, r.dispatch = [dialect.Count][2]*dispatch{}, nil
 }
 
 // Review reviews a text. What it gives does not refer to the reviewer.
@@ -205,10 +208,11 @@ func (r *Reviewer) review(f *text.File, guess *Guess, workers int) *File {
 // find gives all findings in a text.
 func (r *Reviewer) find(f *text.File, guess *Guess, workers int) *File {
 	out := &File{Text: f, Dialect: r.options.Dialect}
+	r.version = r.options.Version
 	switch {
 	case !r.options.Auto:
 	case guess != nil:
-		out.Dialect, out.Clue = guess.Dialect, guess.Clue
+		out.Dialect, out.Clue, r.version = guess.Dialect, guess.Clue, guess.Version
 	default:
 		out.Dialect, out.Clue = syntax.Guess(f.Path, f.Bytes(), r.names)
 	}
@@ -217,7 +221,7 @@ func (r *Reviewer) find(f *text.File, guess *Guess, workers int) *File {
 		r.large(out, workers)
 		return out
 	}
-	r.parser.ResetTo(r.text, out.Dialect, r.options.Version)
+	r.parser.ResetTo(r.text, out.Dialect, r.version)
 	for r.more = true; r.more; {
 		r.read()
 		r.examineBatch(out)
@@ -235,7 +239,7 @@ func (r *Reviewer) open(src []byte, d dialect.Dialect, tables *schema.Schema) {
 	r.found, r.faults = r.found[:0], r.faults[:0]
 	r.text, r.tables = src, tables
 	r.binder.Reset(src, d, tables)
-	r.pass.Dialect, r.pass.Version = d, r.options.Version
+	r.pass.Dialect, r.pass.Version = d, r.version
 	r.choose(d)
 }
 
@@ -391,10 +395,11 @@ func (r *Reviewer) statement(stmt *syntax.Statement, number int) {
 
 // choose takes the checks of a dialect.
 func (r *Reviewer) choose(d dialect.Dialect) {
-	if r.byDialect[d] == nil {
-		r.byDialect[d] = newDispatch(r.options, d)
+	known := &r.byDialect[d][min(r.version, 1)]
+	if *known == nil {
+		*known = newDispatch(r.options, d, r.version > 0)
 	}
-	if next := r.byDialect[d]; r.dispatch != next {
+	if next := *known; r.dispatch != next {
 		next.forget() // functions are numbered anew under another dialect
 		r.dispatch = next
 	}

@@ -19,7 +19,10 @@ type Input struct {
 // Guess is a dialect and what spoke for it.
 type Guess struct {
 	Dialect dialect.Dialect
+	Version dialect.Version // zero for the newest
 	Clue    string
+	// Named tells that a person says so.
+	Named bool
 }
 
 // Outcome is what came of an input: a File, or the error that kept it from

@@ -127,6 +127,14 @@ func (s *scanner) markedName(c byte) TokenKind {
 	if i < len(s.src) && s.src[i] == c {
 		i++
 	}
+	if c == '@' && i == start+1 && s.rules.executed {
+		if end := s.quotedVariable(i); end > 0 {
+			s.pos = end
+			s.emit(VariableName, start)
+			s.tokens[len(s.tokens)-1].Sym = s.names.Intern(s.src[start:end])
+			return VariableName
+		}
+	}
 	if i >= len(s.src) || classes[s.src[i]]&inWord == 0 || c == '#' && !s.rules.hashNames {
 		return EOF
 	}
@@ -144,6 +152,27 @@ func (s *scanner) markedName(c byte) TokenKind {
 	s.emit(kind, start)
 	s.tokens[len(s.tokens)-1].Sym = s.names.Intern(s.src[start:i])
 	return kind
+}
+
+// quotedVariable gives the end of the quoted name of a variable of MySQL, as @`a b`, that begins at
+// a place; 0 where none does. Behind a name or text @ is that of a user's host.
+func (s *scanner) quotedVariable(at int) int {
+	if at >= len(s.src) {
+		return 0
+	}
+	quote := s.src[at]
+	if quote != '`' && quote != '\'' && quote != '"' {
+		return 0
+	}
+	if at > 1 {
+		if before := s.src[at-2]; classes[before]&inWord != 0 || before == '`' || before == '\'' || before == '"' {
+			return 0
+		}
+	}
+	if end := bytes.IndexByte(s.src[at+1:min(len(s.src), at+1+longestMark)], quote); end > 0 {
+		return at + 1 + end + 1
+	}
+	return 0
 }
 
 // placeholder reads :a, $1, ${a}, %s, %(a)s, &a; EOF where there is none.

@@ -95,7 +95,11 @@ func offerNearest(p *check.Pass, f *check.Finding, name string, candidates []str
 	near := text.Nearest(name, candidates)
 	if near != "" {
 		f.Why = fmt.Sprintf("Did you mean %s?", near)
-		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(f.Span, p.Dialect.Name(near, false))}}}
+		written := p.Dialect.Name(near, false)
+		if c := p.Src[f.Span.Start]; c == '`' || c == '[' {
+			written = p.Dialect.Quote(near)
+		}
+		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(f.Span, written)}}}
 	}
 	return near
 }
@@ -227,8 +231,8 @@ func runUnknownColumn(p *check.Pass, name *syntax.Name) {
 		Message: fmt.Sprintf("%s no column %s", has(p, sources), column),
 		Why:     "The database refuses a name that it cannot find.",
 	}
-	if name.Last().Quoted && p.Dialect.Has(dialect.ExecutedComments) {
-		return
+	if p.Src[name.Last().Span.Start] == '"' && p.Dialect.Has(dialect.ExecutedComments) {
+		return // which is a text, but in a mode
 	}
 	if offerNearest(p, &f, p.Names.String(name.Last().Sym), candidates) == "" {
 		if owners := ownersOf(p, name.Last().Sym); len(owners) > 0 {
