@@ -21,6 +21,8 @@
 //	core/review    the pipeline: many files in parallel
 //	core/mend      choosing, merging, applying and proving mends
 //	database       SQLite files, PostgreSQL, MariaDB, MySQL: what they say of their tables
+//	known          the file of known findings
+//	config         justlens.toml: what holds for which path
 //	report         a renderer for each format
 //	cli            flags in, one core call, one renderer out
 //	cmd/justlens   main

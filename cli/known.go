@@ -10,6 +10,7 @@ import (
 	"github.com/spf13/cobra"
 
 	"justlens/core/review"
+	"justlens/known"
 	"justlens/report"
 )
 
@@ -82,7 +83,7 @@ func (o *knownOptions) run(cmd *cobra.Command, p *Program, paths []string, prune
 	options.Most = 0
 	progress := p.showProgress("reviewing", len(in))
 	defer progress.end()
-	now := review.KnownFile{}
+	now := known.File{}
 	reviewed := map[string]bool{}
 	err = review.Run(cmd.Context(), in, options, runtime.NumCPU(), func(outcome review.Outcome) error {
 		progress.done()
@@ -124,8 +125,8 @@ func (o *knownOptions) run(cmd *cobra.Command, p *Program, paths []string, prune
 
 // joined gives what is to be known: of the files that were reviewed what was found now, or with
 // prune what was known and was found now; of other files that are still there what was known.
-func joined(before, now *review.KnownFile, reviewed map[string]bool, folder string, prune bool) (after *review.KnownFile, dropped int) {
-	after = &review.KnownFile{}
+func joined(before, now *known.File, reviewed map[string]bool, folder string, prune bool) (after *known.File, dropped int) {
+	after = &known.File{}
 	if !prune {
 		after.Findings = append(after.Findings, now.Findings...)
 	}
@@ -170,10 +171,10 @@ func besideKnown(file, path string) string {
 }
 
 // readKnown reads a file of known findings; one that is not there holds none, if it may be missing.
-func readKnown(path string, mayMiss bool) (*review.KnownFile, error) {
+func readKnown(path string, mayMiss bool) (*known.File, error) {
 	src, err := os.ReadFile(path)
 	if mayMiss && errors.Is(err, os.ErrNotExist) {
-		return &review.KnownFile{}, nil
+		return &known.File{}, nil
 	}
 	if errors.Is(err, os.ErrNotExist) {
 		return nil, fmt.Errorf("%s: no such file; justlens known save writes one", path)
@@ -181,15 +182,15 @@ func readKnown(path string, mayMiss bool) (*review.KnownFile, error) {
 	if err != nil {
 		return nil, errors.New(plainError(path, err))
 	}
-	known, err := review.ReadKnown(src)
+	file, err := known.Read(src)
 	if err != nil {
 		return nil, fmt.Errorf("%s: %w; justlens known save writes it anew once it is removed", path, err)
 	}
-	return known, nil
+	return file, nil
 }
 
-func (p *Program) writeKnown(path string, known *review.KnownFile) error {
-	out, err := known.Bytes()
+func (p *Program) writeKnown(path string, file *known.File) error {
+	out, err := file.Bytes()
 	if err != nil {
 		return err
 	}
