@@ -5,6 +5,7 @@ import (
 	"fmt"
 	"io"
 	"path/filepath"
+	"slices"
 
 	"github.com/aymanbagabas/go-udiff"
 	"github.com/spf13/cobra"
@@ -21,6 +22,8 @@ type mendOptions struct {
 	reviewFlags
 	write  bool
 	effect string
+	pick   bool
+	force  bool
 }
 
 func newMend(p *Program) *cobra.Command {
@@ -32,13 +35,17 @@ func newMend(p *Program) *cobra.Command {
 			"the files. Only mends that are proved to keep every result are taken, unless\n" +
 			"--effect new-rows asks for those too that change it to what was evidently\n" +
 			"meant. Each mended text is reviewed again; a mend that does not hold is left\n" +
-			"out, and told.",
+			"out, and told. Of standard input --write writes the mended text to standard\n" +
+			"output. In a work tree of git a file with changes that are not committed is\n" +
+			"left alone, unless --force is given.",
 		Example: "  justlens mend queries --schema schema.sql\n  justlens mend queries/keeper_workload.sql --write",
 		RunE:    func(cmd *cobra.Command, paths []string) error { return o.run(cmd, p, paths) },
 	}
 	o.reviewFlags.add(cmd)
 	cmd.Flags().BoolVar(&o.write, "write", false, "write the mended files instead of showing a diff")
 	cmd.Flags().StringVar(&o.effect, "effect", "same-rows", "which mends: same-rows, or new-rows for those that change the result too")
+	cmd.Flags().BoolVar(&o.pick, "pick", false, "show each mend and ask: yes, no, all of its check, quit")
+	cmd.Flags().BoolVar(&o.force, "force", false, "with --write, also mend files whose changes are not committed to git")
 	completes(cmd, "effect", []string{"same-rows", "new-rows"})
 	return cmd
 }
@@ -53,6 +60,9 @@ func (o *mendOptions) run(cmd *cobra.Command, p *Program, paths []string) error 
 	}
 	if err := o.sources(paths); err != nil {
 		return err
+	}
+	if o.pick && slices.Contains(paths, "-") {
+		return usageError{errors.New("--pick reads its answers from standard input, which is to be mended")}
 	}
 	in, unread := inputs(paths, o.query, p.Stdin)
 	options, problems, err := o.options(cmd.Context(), p)
@@ -71,9 +81,21 @@ func (o *mendOptions) run(cmd *cobra.Command, p *Program, paths []string) error 
 	if effect == "new-rows" {
 		m.wanted = append(m.wanted, check.NewRows)
 	}
-	progress := p.showProgress("mending", len(in))
+	if o.write && !o.force {
+		var spared []error
+		in, spared = committed(cmd.Context(), in)
+		problems = append(problems, spared...)
+	}
+	steps := len(in)
+	if o.pick {
+		m.picker, steps = newPicker(p), 0
+	}
+	progress := p.showProgress("mending", steps)
 	defer progress.end()
 	for _, input := range in {
+		if m.picker != nil && m.picker.quit {
+			break
+		}
 		if err := cmd.Context().Err(); err != nil {
 			return err
 		}
@@ -91,6 +113,9 @@ func (o *mendOptions) run(cmd *cobra.Command, p *Program, paths []string) error 
 		}
 	}
 	progress.end()
+	if m.picker != nil && m.picker.err != nil {
+		return m.picker.err
+	}
 	m.summary(p, len(problems) > 0)
 	p.tellAll(problems)
 	if len(problems) > 0 {
@@ -103,6 +128,7 @@ func (o *mendOptions) run(cmd *cobra.Command, p *Program, paths []string) error 
 type mender struct {
 	options review.Options
 	settle  func(*review.File) // by the configuration
+	picker  *picker            // nil to take all
 	wanted  []check.Effect
 	write   bool
 	spool   *spool
@@ -157,13 +183,23 @@ func (m *mender) mend(file *text.File, guess *review.Guess, stored []byte, isFil
 		return out.Findings, nil
 	}
 	src := file.Bytes()
-	result, err := mend.Mend(src, m.wanted, again)
+	var pick mend.Pick
+	if m.picker != nil {
+		m.picker.begin(file)
+		pick = m.picker.pick
+	}
+	result, err := mend.Picked(src, m.wanted, again, pick)
 	if err != nil {
 		return problems, err
 	}
 	m.count(file, result)
 	applied := result.Count(mend.Applied)
 	switch {
+	case m.write && file.Path == stdinName:
+		m.diff = string(file.Encode(result.Text)) // the text itself, mended or not
+		if applied == 0 {
+			return problems, nil
+		}
 	case applied == 0:
 		return problems, nil
 	case m.write && !isFile:

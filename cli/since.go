@@ -172,3 +172,56 @@ func onlyChanged(ctx context.Context, revision string, in []review.Input) ([]rev
 	}
 	return out, c, nil
 }
+
+// committed leaves out the files that have changes which are not committed to git, and says so. Where
+// git is not there, or no work tree, none is left out.
+func committed(ctx context.Context, in []review.Input) (out []review.Input, spared []error) {
+	roots := map[string]string{} // by folder, "" for one in no work tree
+	dirty := map[string]map[string]bool{}
+	for _, i := range in {
+		if !isPlainFile(i.Path) {
+			out = append(out, i)
+			continue
+		}
+		real := namedFile(i.Path).real
+		folder := filepath.Dir(real)
+		root, known := roots[folder]
+		if !known {
+			top, err := exec.CommandContext(ctx, "git", "-C", folder, "rev-parse", "--show-toplevel").Output()
+			if err == nil {
+				root = strings.TrimSuffix(string(top), "\n")
+			}
+			roots[folder] = root
+		}
+		if root == "" {
+			out = append(out, i)
+			continue
+		}
+		if dirty[root] == nil {
+			dirty[root] = uncommitted(ctx, root)
+		}
+		inside, err := filepath.Rel(namedFile(root).real, real)
+		if err == nil && dirty[root][filepath.ToSlash(inside)] {
+			spared = append(spared, fmt.Errorf("%s: it has changes that are not committed to git; commit them, or say --force", i.Path))
+			continue
+		}
+		out = append(out, i)
+	}
+	return out, spared
+}
+
+// uncommitted lists the files of a work tree that differ from what is committed, and those that git
+// does not know.
+func uncommitted(ctx context.Context, root string) map[string]bool {
+	list := map[string]bool{}
+	told, err := exec.CommandContext(ctx, "git", "-C", root, "status", "--porcelain=v1", "-z", "--untracked-files=all", "--no-renames").Output()
+	if err != nil {
+		return list
+	}
+	for one := range strings.SplitSeq(string(told), "\x00") {
+		if len(one) > 3 {
+			list[one[3:]] = true
+		}
+	}
+	return list
+}

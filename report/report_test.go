@@ -171,7 +171,7 @@ func TestTextReport(t *testing.T) {
 	t.Parallel()
 	out := rendered(t, "text", 0)
 	for _, part := range []string{
-		"… and 26 more of null.equals in this statement.", "<1B>", "Next: justlens mend queries",
+		"… and 26 more of null.equals.", "The same stands at:", "<1B>", "Next: justlens mend queries",
 		"Elsewhere: ", "(new rows: the result changes, to what was evidently meant)",
 	} {
 		require.Contains(t, out, part)

@@ -9,6 +9,8 @@ import (
 	"strconv"
 	"strings"
 
+	"github.com/mattn/go-runewidth"
+
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/review"
@@ -54,21 +56,101 @@ func (r *textRenderer) File(f *review.File) error {
 	}
 	r.files++
 	r.heading(f)
-	for _, found := range worstFirst(f.Findings) {
+	for _, alike := range kindsOf(worstFirst(f.Findings)) {
+		if r.limit > 0 && r.told == r.limit {
+			for _, found := range alike {
+				r.untold += 1 + found.More
+			}
+			continue
+		}
+		r.told++
+		r.line("")
+		r.finding(f, &alike[0].Finding, alike[0].Object)
+		r.more(alike[0].More, alike[0].Check.ID)
+		r.others(f, alike)
+	}
+	_, err := io.WriteString(r.w, r.b.String())
+	return err
+}
+
+// One shows one finding.
+func One(w io.Writer, s Style, f *review.File, found *review.Finding) error {
+	r := &textRenderer{w: w, style: s, explained: map[check.Effect]bool{check.SameRows: true, check.NewRows: true, check.ByHand: true}}
+	r.line("")
+	r.line(r.style.strong(visible(f.Text.Path)))
+	r.line("")
+	r.finding(f, &found.Finding, found.Object)
+	_, err := io.WriteString(w, r.b.String())
+	return err
+}
+
+// kindsOf puts the findings of one kind together: of one check, of which the same is said. The kinds
+// are in the order of their first.
+func kindsOf(findings []review.Finding) [][]review.Finding {
+	type kind struct {
+		check       *check.Check
+		consequence check.Consequence
+		certainty   check.Certainty
+		why         string
+	}
+	places := map[kind]int{}
+	var kinds [][]review.Finding
+	for _, found := range findings {
+		k := kind{found.Check, found.Consequence, found.Certainty, found.Why}
+		at, known := places[k]
+		if !known {
+			at = len(kinds)
+			places[k] = at
+			kinds = append(kinds, nil)
+		}
+		kinds[at] = append(kinds[at], found)
+	}
+	return kinds
+}
+
+// mostAlike is how many others of a kind are told of by a line each.
+const mostAlike = 20
+
+// others tells of further findings of a kind by a line each.
+func (r *textRenderer) others(f *review.File, alike []review.Finding) {
+	first, others := alike[0], alike[1:]
+	if len(others) == 0 {
+		return
+	}
+	r.line("")
+	r.indented("The same stands at:", "")
+	more := 0
+	for i := range others {
+		found := &others[i]
 		if r.limit > 0 && r.told == r.limit {
 			r.untold += 1 + found.More
 			continue
 		}
 		r.told++
-		r.line("")
-		r.finding(f, &found.Finding, found.Object)
-		if found.More > 0 {
-			r.line("")
-			r.indented(fmt.Sprintf("… and %s more of %s in this statement.", thousands(found.More), found.Check.ID), gray)
+		more += found.More
+		if i >= mostAlike {
+			more++
+			continue
 		}
+		at := f.Text.Place(found.Span.Start)
+		line := fmt.Sprintf("%*d  column %-4d %s", margin-2, at.Line, at.Column, quoted(f.Text.Slice(found.Span)))
+		if found.Object != first.Object && found.Object != "" {
+			line += "  in " + visible(found.Object)
+		}
+		if told := line + "  " + visible(found.Message); found.Message != first.Message && runewidth.StringWidth(told) <= r.style.Width {
+			line = told
+		}
+		r.line(line)
 	}
-	_, err := io.WriteString(r.w, r.b.String())
-	return err
+	r.more(more, first.Check.ID)
+}
+
+// more tells how many findings of a check are not told of.
+func (r *textRenderer) more(n int, id string) {
+	if n > 0 {
+		r.line("")
+		r.indented(fmt.Sprintf("… and %s more of %s.", thousands(n), id), gray)
+	}
 }
 
 // worstFirst orders the findings of each statement by consequence.
@@ -91,6 +173,11 @@ func (r *textRenderer) heading(f *review.File) {
 		as += ", judging by " + f.Clue
 	}
 	path := visible(f.Text.Path)
+	if len(f.Findings) > 3 {
+		var s Summary
+		s.Add(f)
+		as += ": " + r.counts(s)
+	}
 	r.line(r.style.strong(path) + r.style.paint(fmt.Sprintf("  %s, %s", Count(f.Statements, "statement"), as), gray))
 	r.line(r.style.paint(rule[:3*min(r.style.Width, 60)], gray))
 }
@@ -315,17 +402,22 @@ func (r *textRenderer) totals(s Summary) string {
 		}
 		return nothingFound + ": " + read + "."
 	}
+	where := "in " + read
+	if s.Files > 1 {
+		where = fmt.Sprintf("in %d of %s", s.WithFindings, read)
+	}
+	return r.counts(s) + " " + where + "."
+}
+
+// counts says how many findings there are of each consequence.
+func (r *textRenderer) counts(s Summary) string {
 	var parts []string
 	for c := check.Refused; c > check.Fine; c-- {
 		if n := s.Findings[c]; n > 0 {
 			parts = append(parts, r.style.bold(fmt.Sprintf("%d %s", n, c), consequenceColor[c]))
 		}
 	}
-	where := "in " + read
-	if s.Files > 1 {
-		where = fmt.Sprintf("in %d of %s", s.WithFindings, read)
-	}
-	return strings.Join(parts, ", ") + " " + where + "."
+	return strings.Join(parts, ", ")
 }
 
 // next names the command most worth typing now.

@@ -58,12 +58,21 @@ const maxRounds = 40
 // those wanted, round after round until nothing more is offered. review reviews
 // a text under the dialect of the first.
 func Mend(src []byte, wanted []check.Effect, review func([]byte) ([]review.Finding, error)) (Result, error) {
+	return Picked(src, wanted, review, nil)
+}
+
+// Pick decides whether a mend of a text is to be applied. It is asked again of one that could not
+// be applied at once, and of one that it has declined.
+type Pick func(src []byte, f review.Finding, m check.Mend) bool
+
+// Picked is Mend of those mends that pick chooses, all of them where it is nil.
+func Picked(src []byte, wanted []check.Effect, review func([]byte) ([]review.Finding, error), pick Pick) (Result, error) {
 	result := Result{Text: src}
 	findings, err := review(src)
 	if err != nil {
 		return result, err
 	}
-	r := round{wanted: wanted, review: review}
+	r := round{wanted: wanted, review: review, pick: pick}
 	// What was withdrawn is tried again when everything else is mended, so that a
 	// second run finds nothing to do that the first did not.
 	withdrawn, settled := map[string]bool{}, false
@@ -111,6 +120,7 @@ type round struct {
 	findings []review.Finding
 	wanted   []check.Effect
 	review   func([]byte) ([]review.Finding, error)
+	pick     Pick
 }
 
 // choose takes the best mend of each finding if its effect is wanted, once
@@ -128,7 +138,7 @@ func (r *round) choose(withdrawn map[string]bool) []Mended {
 		}
 		m := Mended{Finding: f.Finding, Mend: f.Mends[0], statement: f.Statement}
 		near := chosen[max(statement, len(chosen)-nearby):]
-		if !withdrawn[key(m, r.src)] && !slices.ContainsFunc(near, func(c Mended) bool { return slices.Equal(c.Mend.Edits, m.Mend.Edits) }) {
+		if !withdrawn[key(m, r.src)] && !slices.ContainsFunc(near, func(c Mended) bool { return slices.Equal(c.Mend.Edits, m.Mend.Edits) }) && (r.pick == nil || r.pick(r.src, f, m.Mend)) {
 			chosen = append(chosen, m)
 		}
 	}
