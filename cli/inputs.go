@@ -83,6 +83,9 @@ func readFile(path string) ([]byte, error) {
 		return readText(f) // it may never end
 	}
 	src, err := os.ReadFile(path)
+	if isMarkdown(path) {
+		src = fencedSQL(src)
+	}
 	const headroom = 16 << 20
 	if len(src) > headroom/4 {
 		debug.SetGCPercent(min(30, 100*headroom/len(src)))
@@ -114,7 +117,15 @@ func expand(path string) ([]sqlFile, error) {
 	case path == "":
 		return nil, errors.New("an empty path names no file")
 	case err == nil && info.IsDir():
-		return sqlBelow(path)
+		files, err := sqlBelow(path)
+		if err != nil {
+			return files, err
+		}
+		kept := withoutIgnored(path, files)
+		if len(kept) == 0 {
+			return nil, fmt.Errorf("%s: git ignores its *.sql files; name them to review them", path)
+		}
+		return kept, nil
 	case err == nil:
 		return []sqlFile{namedFile(path)}, nil
 	case database.IsAddress(path):

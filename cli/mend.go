@@ -147,6 +147,9 @@ func (m *mender) one(in review.Input) (problems []error) {
 	if m.write && isFile {
 		m.spool.tidyUp(filepath.Dir(in.Path))
 	}
+	if isFile && isMarkdown(in.Path) {
+		return []error{fmt.Errorf("%s: what stands in Markdown is reviewed, and not mended", in.Path)}
+	}
 	stored, err := in.Read()
 	if err == nil {
 		var file *text.File

@@ -27,6 +27,7 @@ type reviewOptions struct {
 	known   string
 	since   string
 	show    bool // the configuration
+	keep    bool // reviewing whenever something changes
 }
 
 // usualLimit is how many findings a text report tells of unless told otherwise.
@@ -38,7 +39,8 @@ func newReview(p *Program) *cobra.Command {
 		Use:   "review [PATH…]",
 		Short: "Review SQL: files, folders, globs, standard input, or one query",
 		Long: "Reviews SQL text. A PATH is a file, a folder (its *.sql files are read, and\n" +
-			"those of the folders in it), a glob in quotes, or - for standard input.\n\n" +
+			"those of the folders in it, but what git ignores), a glob in quotes, or - for\n" +
+			"standard input. Of a file of Markdown the fenced blocks of SQL are read.\n\n" +
 			"Exit status: 0 nothing at or above the gate, 1 findings at or above it,\n" +
 			"2 not all could be reviewed.",
 		Example: "  justlens review queries --schema schema.sql\n" +
@@ -58,12 +60,20 @@ func newReview(p *Program) *cobra.Command {
 	flags.StringVar(&o.known, "known", "", "tell of findings only that this `FILE` of justlens known save does not have")
 	flags.StringVar(&o.since, "since", "", "tell of statements only that have changed since this `REVISION` of git, or are not committed")
 	flags.BoolVar(&o.show, "show-config", false, "print what holds for each file, and where each value comes from, instead of reviewing")
+	flags.BoolVar(&o.keep, "watch", false, "review again whenever a file changes, until Ctrl-C")
 	completes(cmd, "report", report.Kinds)
 	completes(cmd, "gate", []string{"refused", "wrong", "slow", "unclear"})
 	return cmd
 }
 
 func (o *reviewOptions) run(cmd *cobra.Command, p *Program, paths []string) error {
+	if o.keep {
+		return o.watch(cmd, p, paths)
+	}
+	return o.once(cmd, p, paths)
+}
+
+func (o *reviewOptions) once(cmd *cobra.Command, p *Program, paths []string) error {
 	if err := o.configure(cmd, paths); err != nil {
 		return err
 	}

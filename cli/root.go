@@ -5,9 +5,13 @@
 //	root.go        the command, its help and what it completes
 //	flags.go       flags that commands share
 //	inputs.go      what is read: files, folders, globs, standard input
+//	ignored.go     what of a folder git ignores
+//	markdown.go    SQL in fenced blocks
 //	reports.go     where reports go
 //	review.go      justlens review
+//	watch.go       reviewing again when something changes
 //	mend.go        justlens mend
+//	pick.go        mends picked by a person
 //	guide.go       justlens guide
 //	demo.go        justlens demo
 //	known.go       justlens known

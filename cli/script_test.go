@@ -1,9 +1,11 @@
 package cli_test
 
 import (
+	"bytes"
 	"encoding/binary"
 	"errors"
 	"os"
+	"path/filepath"
 	"strings"
 	"testing"
 	"unicode/utf16"
@@ -52,10 +54,15 @@ func status(ts *testscript.TestScript, _ bool, args []string) {
 	}
 }
 
+// root is that of the project; tests run in the folder of their package.
+var root, _ = filepath.Abs("..")
+
 // setup makes the files that an archive cannot hold.
 func setup(e *testscript.Env) error {
 	large := "SELECT 1" + strings.Repeat(", hive_id + 1", 10<<20/13) + " FROM hives;"
-	return errors.Join(
+	pipelines, err := os.ReadFile(filepath.Join(root, "docs/pipelines.md"))
+	return errors.Join(err,
+		os.WriteFile(e.Getenv("WORK")+"/pre-commit", firstBlock(pipelines), 0o755),
 		os.WriteFile(e.Getenv("WORK")+"/binary.sql", []byte("\x7fELF\x02\x01\x01\x00\x00\x00\x00\x00\x00\x00\x00\x00\x02"), 0o644),
 		os.WriteFile(e.Getenv("WORK")+"/wide.sql", utf16Text("SELECT name FROM hives WHERE name = 'é' AND moved_on = NULL;\r\n"), 0o644),
 		os.WriteFile(e.Getenv("WORK")+"/latin1.sql", []byte("SELECT 'caf\xe9' AS caf\xe9 FROM hives WHERE moved_on = NULL;\n"), 0o644),
@@ -63,6 +70,13 @@ func setup(e *testscript.Env) error {
 		os.WriteFile(e.Getenv("WORK")+"/escape1.sql", []byte("SELECT name AS \"\x1b]0;hive\x07\u202e\x7f\" FROM hives WHERE moved_on = NULL;\n"), 0o644),
 		os.WriteFile(e.Getenv("WORK")+"/deep.sql", []byte("SELECT "+strings.Repeat("(", 20_000)+"1"+strings.Repeat(")", 20_000)+";\nSELECT 1;\n"), 0o644),
 	)
+}
+
+// firstBlock gives the first fenced block of a page, the hook of docs/pipelines.md.
+func firstBlock(page []byte) []byte {
+	_, block, _ := bytes.Cut(page, []byte("```sh\n"))
+	block, _, _ = bytes.Cut(block, []byte("```"))
+	return block
 }
 
 // utf16Text gives text as Windows programs save it.
