@@ -85,7 +85,11 @@ func openFacts(t *testing.T, s *server) *trial {
 
 // refill puts other rows into all tables.
 func (f *trial) refill(seed uint64) {
-	made := sample.Tables(f.tables, f.all, sample.Options{Seed: seed, Rows: 5, Dialect: f.server.dialect})
+	f.fill(sample.Tables(f.tables, f.all, sample.Options{Seed: seed, Rows: 5, Dialect: f.server.dialect}))
+}
+
+// fill puts made rows into all tables.
+func (f *trial) fill(made []sample.Rows) {
 	for i := len(made) - 1; i >= 0; i-- {
 		if f.server.dialect == dialect.MariaDB {
 			f.exec("SET foreign_key_checks = 0")
