@@ -138,7 +138,8 @@ func (s *scanner) markedName(c byte) TokenKind {
 	if i >= len(s.src) || classes[s.src[i]]&inWord == 0 || c == '#' && !s.rules.hashNames {
 		return EOF
 	}
-	for i < len(s.src) && (classes[s.src[i]]&inWord != 0 || s.src[i] == '@' || s.src[i] == '#') {
+	dotted := c == '@' && s.rules.executed && s.src[start+1] != '@' // a name of MySQL's variables has dots
+	for i < len(s.src) && (classes[s.src[i]]&inWord != 0 || s.src[i] == '@' || s.src[i] == '#' || dotted && s.src[i] == '.') {
 		i++
 	}
 	s.pos = i

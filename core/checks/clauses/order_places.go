@@ -18,7 +18,7 @@ var orderInSubquery = &check.Check{
 	Errors: []string{"Msg 1033"},
 	Doc: "The rows of a derived table, common table expression, view or IN subquery have no order that the query around it must keep, unless a row " +
 		"limit picks some by it. SQL Server refuses it; elsewhere it is work for nothing that looks like a promise. On Oracle ORDER BY in a derived " +
-		"table serves ROWNUM and is left alone.",
+		"table serves ROWNUM and is left alone. In MySQL and MariaDB that of a view counts for a query of it that has none.",
 	Verdicts: check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.SQLServer)),
 	Examples: []check.Example{{
 		Bad:  "SELECT h.name FROM (SELECT name FROM hives ORDER BY name) AS h",
@@ -58,6 +58,9 @@ func runOrderInSubquery(p *check.Pass, q *syntax.Query) {
 			return // SQLite takes the rows to go on from in this order; of the others clause.recursion tells
 		}
 	case *syntax.CreateView:
+		if p.Dialect == dialect.MySQL || p.Dialect == dialect.MariaDB {
+			return // where it counts for a query of the view that has none of its own ("CREATE VIEW")
+		}
 		what = "a view"
 	case *syntax.In:
 		what = "an IN subquery"

@@ -54,8 +54,12 @@ func runTestOnRequired(p *check.Pass, n *syntax.Is) {
 	if isGathered(p, x) {
 		f.Certainty = check.Possible
 	}
-	if u.Source.SchemaTable() == nil {
-		f.Why = fmt.Sprintf("%s gives it from a column that is declared NOT NULL.", p.SourceName(u.Source))
+	switch c := p.ColumnOf(x); {
+	case c != nil && c.NotNull && !u.Source.Optional && u.Source.SchemaTable() != nil:
+	case u.Source.SchemaTable() != nil || u.Source.Unknown:
+		f.Why = "A condition that each row here has met, in ON or in WHERE, lets none through in which it is NULL."
+	default:
+		f.Why = fmt.Sprintf("%s gives it without NULLs, or a condition that each row here has met lets none through.", p.SourceName(u.Source))
 	}
 	if n.Not {
 		f.Verdicts = check.Everywhere(check.Unclear)

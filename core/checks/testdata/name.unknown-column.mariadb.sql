@@ -7,3 +7,5 @@ SELECT `name` AS `label` FROM `hives` HAVING `label` > 'A' ORDER BY `label`;
 SELECT `name` FROM `hives` WHERE "nmae" = name;
 UPDATE `hives` SET `frame_cuont` = 1 WHERE `hive_id` = 3; -- want "name.unknown-column"
 SELECT @`json`, @"x y", name FROM hives;
+SET @sys.tmp.name = 3;
+SELECT @a.b, name FROM hives;
