@@ -362,7 +362,7 @@ func (a applier) constraint(t *Table, c *syntax.Constraint, columns []int) {
 		}
 		t.Indexes = append(t.Indexes, index)
 	case syntax.CheckKey:
-		t.Checks = append(t.Checks, Check{Name: name, Text: a.bare(c.X), Columns: a.columnsIn(t, c.X)})
+		t.Checks = append(t.Checks, Check{Name: name, Text: a.bare(c.X), Columns: a.columnsIn(t, c.X), Bounds: boundsOf(c.X, func(n syntax.Node) string { return a.span(n.Span()) })})
 	case syntax.ForeignKey:
 		if len(c.Table) == 0 {
 			return

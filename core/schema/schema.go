@@ -398,8 +398,9 @@ type ForeignKey struct {
 // Check is a condition that every row keeps.
 type Check struct {
 	Name    string
-	Text    string // of the condition, without the outer parentheses
-	Columns []int  // those it names
+	Text    string  // of the condition, without the outer parentheses
+	Columns []int   // those it names
+	Bounds  *Bounds // what it lets in, nil where that is not plain
 }
 
 // Index is an index; each part is a column or an expression.
