@@ -5,6 +5,7 @@ import (
 	"errors"
 	"fmt"
 	"os"
+	"path"
 	"path/filepath"
 	"slices"
 	"strings"
@@ -48,26 +49,26 @@ func (p *Program) initFolder(cmd *cobra.Command, folder string) error {
 	case !info.IsDir():
 		return fmt.Errorf("%s: it is no folder", folder)
 	}
-	path := filepath.Join(folder, config.Name)
-	if _, err := os.Lstat(path); err == nil {
-		return fmt.Errorf("%s: it is there already, and stays as it is", path)
+	target := filepath.Join(folder, config.Name)
+	if _, err := os.Lstat(target); err == nil {
+		return fmt.Errorf("%s: it is there already, and stays as it is", target)
 	}
 	seen, err := look(cmd, folder)
 	if err != nil {
 		return err
 	}
-	f, err := p.spool.create(path)
+	f, err := p.spool.create(target)
 	if err != nil {
-		return writeError(path, err)
+		return writeError(target, err)
 	}
 	defer f.discard()
 	if _, err := f.WriteString(seen.configuration()); err != nil {
-		return writeError(path, err)
+		return writeError(target, err)
 	}
 	if err := f.commit(); err != nil {
-		return writeError(path, err)
+		return writeError(target, err)
 	}
-	fmt.Fprintf(p.Stdout, "%s is written%s.\nNext: justlens review %s\n", path, seen.clue(), shellWord(folder))
+	fmt.Fprintf(p.Stdout, "%s is written%s.\nNext: justlens review %s\n", target, seen.clue(), shellWord(folder))
 	return nil
 }
 
@@ -77,6 +78,15 @@ type seen struct {
 	dialect dialect.Dialect
 	judging int      // files that speak for the dialect
 	schema  []string // texts that make tables and seem to be there for that
+	folders []spoken // folders that speak another dialect than is named for all
+}
+
+// spoken is a folder with the dialect that most of its files speak.
+type spoken struct {
+	folder  string
+	dialect dialect.Dialect
+	votes   map[dialect.Dialect]int
+	files   int
 }
 
 // mostLookedAt bounds how many files are looked at.
@@ -91,6 +101,7 @@ func look(cmd *cobra.Command, folder string) (seen, error) {
 	s := seen{files: len(files)}
 	g := schema.NewGatherer()
 	votes := map[dialect.Dialect]int{}
+	folders := map[string]*spoken{}
 	for _, file := range files[:min(len(files), mostLookedAt)] {
 		if err := cmd.Context().Err(); err != nil {
 			return s, err
@@ -99,11 +110,23 @@ func look(cmd *cobra.Command, folder string) (seen, error) {
 		if src == nil {
 			continue
 		}
+		inside, err := filepath.Rel(folder, file.path)
+		if err != nil {
+			continue
+		}
+		inside = filepath.ToSlash(inside)
+		in := folders[path.Dir(inside)]
+		if in == nil {
+			in = &spoken{folder: path.Dir(inside), votes: map[dialect.Dialect]int{}}
+			folders[in.folder] = in
+		}
+		in.files++
 		if d, _ := g.Guess(file.path, src); d != dialect.ANSI {
 			votes[d]++
+			in.votes[d]++
 		}
-		if inside, err := filepath.Rel(folder, file.path); err == nil && schema.SpeaksOfTables(src) {
-			if source := schemaSource(filepath.ToSlash(inside)); source != "" && !slices.Contains(s.schema, source) {
+		if schema.SpeaksOfTables(src) {
+			if source := schemaSource(inside); source != "" && !slices.Contains(s.schema, source) {
 				s.schema = append(s.schema, source)
 			}
 		}
@@ -113,6 +136,18 @@ func look(cmd *cobra.Command, folder string) (seen, error) {
 			s.dialect, s.judging = d, votes[d]
 		}
 	}
+	if s.judging*3 < s.files { // too few to speak for all
+		s.dialect, s.judging = dialect.ANSI, 0
+	}
+	for _, in := range folders {
+		for d, n := range in.votes {
+			if d != s.dialect && 2*n > in.files && in.folder != "." {
+				in.dialect = d
+				s.folders = append(s.folders, *in)
+			}
+		}
+	}
+	slices.SortFunc(s.folders, func(a, b spoken) int { return cmp.Compare(a.folder, b.folder) })
 	slices.SortFunc(s.schema, func(a, b string) int { return cmp.Compare(a, b) })
 	return s, nil
 }
@@ -135,7 +170,10 @@ func schemaSource(path string) string {
 // clue says what was seen.
 func (s seen) clue() string {
 	if s.judging == 0 {
-		return ""
+		if len(s.folders) == 0 {
+			return ""
+		}
+		return fmt.Sprintf(", with %s for %s", s.folders[0].dialect.Title(), s.folders[0].folder)
 	}
 	return fmt.Sprintf(", for %s, judging by %s", s.dialect.Title(), report.Count(s.judging, "file"))
 }
@@ -171,5 +209,8 @@ func (s seen) configuration() string {
 	set("# Whether a comment that accepts a finding must say why: required, optional.", "reasons", `"required"`, false)
 	b.WriteString("# What comes of checks or families: off, refused, wrong, slow, unclear.\n# [checks]\n# \"rows.star\" = \"off\"\n# join = \"unclear\"\n\n")
 	b.WriteString("# What holds for some paths; of several the last one that says something.\n# [[paths]]\n# match = [\"reports/**\"]\n# dialect = \"mariadb\"\n# certainty = \"certain\"\n# checks = { \"match.leading-wildcard\" = \"off\" }\n")
+	for _, in := range s.folders {
+		fmt.Fprintf(&b, "\n[[paths]]\nmatch = [%q]\ndialect = %q\n", in.folder+"/**", in.dialect)
+	}
 	return b.String()
 }

@@ -46,6 +46,7 @@ shot mend 'justlens mend queries/keeper_workload.sql queries/old_site/season.sql
 shot demo 'justlens demo --color always | head -n 38'
 shot code-review 'justlens review queries/code_review/season_report.sql --schema schema.sql --dialect postgres --color always | tail -n 40'
 shot guide-error 'justlens guide 42803; justlens guide join --color always | head -n 24'
+shot config 'justlens init; justlens review queries/old_site/season.sql --show-config'
 shot brief 'justlens review queries --schema schema.sql --brief | cut -c1-136 | head -n 38'
 
 # page NAME WIDTH HEIGHT: the HTML report of the demo's queries, in headless Chromium.
