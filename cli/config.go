@@ -12,7 +12,6 @@ import (
 
 	"justlens/config"
 	"justlens/core/check"
-	"justlens/core/checks"
 	"justlens/core/review"
 	"justlens/database"
 )
@@ -322,6 +321,6 @@ func (f *reviewFlags) dropOff(o *review.Options) {
 		return said && level.Off && !f.asked(one)
 	})
 	if len(kept) > 0 {
-		o.Checks, o.Known = kept, checks.All()
+		o.Checks = kept
 	}
 }

@@ -102,7 +102,7 @@ func (f *reviewFlags) options(ctx context.Context, p *Program) (o review.Options
 	if o.Checks, err = chosenChecks(f.only, f.skip); err != nil {
 		return o, nil, err
 	}
-	o.Known = checks.All()
+	o.Acceptable = checks.All()
 	f.dropOff(&o)
 	o.ReasonOptional = f.config != nil && f.config.Reasons == "optional"
 	loaded, err := p.loadSchemas(ctx, f.schemas, o.Dialect, o.Auto)

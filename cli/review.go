@@ -1,6 +1,7 @@
 package cli
 
 import (
+	"context"
 	"errors"
 	"fmt"
 	"runtime"
@@ -77,43 +78,12 @@ func (o *reviewOptions) once(cmd *cobra.Command, p *Program, paths []string) err
 	if err := o.configure(cmd, paths); err != nil {
 		return err
 	}
-	if c := o.config; c != nil {
-		if c.Gate != "" && !o.given("gate") {
-			o.gate = c.Gate
-		}
-		if c.Known != "" && !o.given("known") {
-			o.known = besideConfig(c, c.Known)
-		}
-	}
-	gate, err := check.ParseConsequence(o.gate)
+	gate, err := o.validate()
 	if err != nil {
 		return err
 	}
-	if o.jobs < 1 {
-		return fmt.Errorf("--jobs %d: at least 1 is needed", o.jobs)
-	}
-	if o.limit < 0 {
-		return fmt.Errorf("--limit %d: a number of findings, or 0 for all, is needed", o.limit)
-	}
-	if err := o.color.check(); err != nil {
-		return err
-	}
-	for _, k := range o.reports {
-		kind, _, _ := strings.Cut(k, "=")
-		if _, err := choose("report", kind, report.Kinds...); err != nil {
-			return err
-		}
-	}
 	if err := o.sources(paths); err != nil {
 		return err
-	}
-	var known *review.Known
-	if o.known != "" && !o.show {
-		file, err := readKnown(o.known, !o.given("known"))
-		if err != nil {
-			return err
-		}
-		known = file.Known()
 	}
 	in, unread := inputs(paths, o.query, p.Stdin)
 	if err := named(in, paths, o.stdin); err != nil {
@@ -140,19 +110,12 @@ func (o *reviewOptions) once(cmd *cobra.Command, p *Program, paths []string) err
 	if skipped > 0 {
 		p.tell(fmt.Sprintf("%s left out by skip in the configuration", report.Count(skipped, "file")))
 	}
-	most := options.Most
-	if known != nil {
-		options.Most = 0
-	}
 	if err := o.gather(cmd.Context(), p, in, &options); err != nil {
 		return err
 	}
-	var changes *changed
-	if o.since != "" {
-		var err error
-		if in, changes, err = onlyChanged(cmd.Context(), o.since, in); err != nil {
-			return err
-		}
+	in, sift, err := o.sift(cmd.Context(), in, &options)
+	if err != nil {
+		return err
 	}
 	progress := p.showProgress("reviewing", len(in))
 	defer progress.end()
@@ -164,14 +127,7 @@ func (o *reviewOptions) once(cmd *cobra.Command, p *Program, paths []string) err
 			return nil
 		}
 		problems = append(problems, unreviewed(outcome.File)...)
-		o.settle(outcome.File)
-		if changes != nil {
-			list, _ := changes.of(outcome.Path)
-			keepChanged(outcome.File, list)
-		}
-		if known != nil {
-			summary.Known += known.Drop(outcome.File, most)
-		}
+		summary.Known += sift(outcome.File)
 		summary.Add(outcome.File)
 		if out.toTerminal && len(outcome.File.Findings) > 0 {
 			progress.pause()
@@ -196,6 +152,70 @@ func (o *reviewOptions) once(cmd *cobra.Command, p *Program, paths []string) err
 		return errFindings
 	}
 	return nil
+}
+
+// validate reads the flags of review alone, and what the configuration says in their place.
+func (o *reviewOptions) validate() (gate check.Consequence, err error) {
+	if c := o.config; c != nil {
+		if c.Gate != "" && !o.given("gate") {
+			o.gate = c.Gate
+		}
+		if c.Known != "" && !o.given("known") {
+			o.known = besideConfig(c, c.Known)
+		}
+	}
+	gate, err = check.ParseConsequence(o.gate)
+	if err != nil {
+		return 0, err
+	}
+	if o.jobs < 1 {
+		return 0, fmt.Errorf("--jobs %d: at least 1 is needed", o.jobs)
+	}
+	if o.limit < 0 {
+		return 0, fmt.Errorf("--limit %d: a number of findings, or 0 for all, is needed", o.limit)
+	}
+	if err := o.color.check(); err != nil {
+		return 0, err
+	}
+	for _, k := range o.reports {
+		kind, _, _ := strings.Cut(k, "=")
+		if _, err := choose("report", kind, report.Kinds...); err != nil {
+			return 0, err
+		}
+	}
+	return gate, nil
+}
+
+// sift reads what --known and --since name. It gives the inputs that may have changed, and what drops
+// the findings that are not to be told, counting the known ones.
+func (o *reviewOptions) sift(ctx context.Context, in []review.Input, options *review.Options) ([]review.Input, func(*review.File) int, error) {
+	var known *review.Known
+	most := options.Most
+	if o.known != "" {
+		file, err := readKnown(o.known, !o.given("known"))
+		if err != nil {
+			return nil, nil, err
+		}
+		known, options.Most = file.Known(), 0
+	}
+	var changes *changed
+	if o.since != "" {
+		var err error
+		if in, changes, err = onlyChanged(ctx, o.since, in); err != nil {
+			return nil, nil, err
+		}
+	}
+	return in, func(f *review.File) int {
+		o.settle(f)
+		if changes != nil {
+			list, _ := changes.of(f.Text.Path)
+			keepChanged(f, list)
+		}
+		if known == nil {
+			return 0
+		}
+		return known.Drop(f, most)
+	}, nil
 }
 
 // named gives standard input its name.

@@ -54,7 +54,7 @@ func (r *Reviewer) accept(out *File, wanted check.Certainty) {
 	for i := range all {
 		for k := range all[i].Names {
 			name := &all[i].Names[k]
-			name.Unknown = !slices.ContainsFunc(r.options.Known, func(c *check.Check) bool { return c.ID == name.Name })
+			name.Unknown = !slices.ContainsFunc(r.options.Acceptable, func(c *check.Check) bool { return c.ID == name.Name })
 			name.Idle = !used[i][k] && slices.ContainsFunc(r.options.Checks, func(c *check.Check) bool { return c.ID == name.Name })
 		}
 		r.judge(&all[i].Acceptance, wanted)
@@ -62,7 +62,7 @@ func (r *Reviewer) accept(out *File, wanted check.Certainty) {
 	if len(r.found) > 0 {
 		for i := range r.found {
 			r.found[i].Statement = statementAt(out, r.found[i].Span.Start)
-			r.found[i].Of, r.found[i].Fingerprint = r.found[i].Context, nearPlace(out.Text.Bytes(), r.found[i].Context)
+			r.found[i].Of, r.found[i].Fingerprint = r.found[i].Context, commentPrint(out.Text.Bytes(), r.found[i].Context)
 		}
 		out.Findings = append(out.Findings, r.found...)
 		slices.SortStableFunc(out.Findings, func(a, b Finding) int { return int(a.Span.Start) - int(b.Span.Start) })
@@ -73,7 +73,7 @@ func (r *Reviewer) accept(out *File, wanted check.Certainty) {
 // judge lets checks look at an acceptance.
 func (r *Reviewer) judge(a *check.Acceptance, wanted check.Certainty) {
 	if r.pass.CheckNames == nil {
-		for _, c := range r.options.Known {
+		for _, c := range r.options.Acceptable {
 			r.pass.CheckNames = append(r.pass.CheckNames, c.ID)
 		}
 	}

@@ -34,8 +34,8 @@ func fingerprintOf(stmt *syntax.Statement, src []byte) Fingerprint {
 	return Fingerprint(h.Sum64())
 }
 
-// nearPlace gives the fingerprint of no statement, for what is said of a comment.
-func nearPlace(src []byte, s text.Span) Fingerprint {
+// commentPrint gives the fingerprint of a comment, of which something is said.
+func commentPrint(src []byte, s text.Span) Fingerprint {
 	h := fnv.New64a()
 	_, _ = h.Write(src[s.Start:s.End])
 	return Fingerprint(h.Sum64())

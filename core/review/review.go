@@ -28,9 +28,9 @@ type Options struct {
 	Certainty check.Certainty
 	// Checks are those to run.
 	Checks []*check.Check
-	// Known are the checks that an acceptance may name, those that are not run among them;
+	// Acceptable are the checks that an acceptance may name, those that are not run among them;
 	// nil for Checks.
-	Known []*check.Check
+	Acceptable []*check.Check
 	// ReasonOptional lets an acceptance do without a reason.
 	ReasonOptional bool
 	// Most is how many findings of one check to give of one statement, zero for all.
@@ -154,8 +154,8 @@ type tally struct {
 
 // New makes a reviewer.
 func New(o Options) *Reviewer {
-	if o.Known == nil {
-		o.Known = o.Checks
+	if o.Acceptable == nil {
+		o.Acceptable = o.Checks
 	}
 	r := &Reviewer{options: o, told: map[*check.Check]*tally{}}
 	r.renew()
