@@ -258,6 +258,9 @@ func (u *ungrouped) determined(n *syntax.Name, use *bind.Use) facts.Answer {
 		return facts.No
 	}
 	byEquality := anyRow || p.Dialect.Has(dialect.GroupedByEquality)
+	if byEquality && u.mergedKey(n, use) {
+		return facts.Yes
+	}
 	t := use.Source.SchemaTable()
 	if t == nil && p.Dialect.Has(dialect.GroupedByKey) && u.groupsByID(use.Source) {
 		return facts.Yes // by a key, as its name says
@@ -285,6 +288,19 @@ func (u *ungrouped) determined(n *syntax.Name, use *bind.Use) facts.Answer {
 		return facts.Yes
 	}
 	return facts.No
+}
+
+// mergedKey reports whether a key is the column that USING or NATURAL has made of this one and its
+// partner.
+func (u *ungrouped) mergedKey(n *syntax.Name, use *bind.Use) bool {
+	sym := n.Last().Sym
+	if use.Scope == nil || !use.Scope.Merges(sym) {
+		return false
+	}
+	return slices.ContainsFunc(u.grouping.Keys, func(k syntax.Expr) bool {
+		key, ok := syntax.Unparen(k).(*syntax.Name)
+		return ok && len(key.Parts) == 1 && key.Last().Sym == sym
+	})
 }
 
 // groupsByID reports whether a key is a column of the source that is called as primary keys
