@@ -104,6 +104,9 @@ func (f *reviewFlags) options(ctx context.Context, p *Program) (o review.Options
 	}
 	o.Acceptable = checks.All()
 	f.dropOff(&o)
+	if f.config != nil {
+		o.Limits = f.config.Limits
+	}
 	o.ReasonOptional = f.config != nil && f.config.Reasons == "optional"
 	loaded, err := p.loadSchemas(ctx, f.schemas, o.Dialect, o.Auto)
 	o.Schema = loaded.schema

@@ -207,6 +207,7 @@ func (s seen) configuration() string {
 	set("# The least consequence that ends a review with status 1: refused, wrong, slow,\n# unclear.", "gate", `"wrong"`, false)
 	set("# Findings that are known; justlens known save writes the file.", "known", `"`+usualKnown+`"`, false)
 	set("# Whether a comment that accepts a finding must say why: required, optional.", "reasons", `"required"`, false)
+	b.WriteString("# From where on something is long.\n# [limits]\n# in-list = 1000\n\n")
 	b.WriteString("# What comes of checks or families: off, refused, wrong, slow, unclear.\n# [checks]\n# \"rows.star\" = \"off\"\n# join = \"unclear\"\n\n")
 	b.WriteString("# What holds for some paths; of several the last one that says something.\n# [[paths]]\n# match = [\"reports/**\"]\n# dialect = \"mariadb\"\n# certainty = \"certain\"\n# checks = { \"match.leading-wildcard\" = \"off\" }\n")
 	for _, in := range s.folders {

@@ -26,6 +26,7 @@ type File struct {
 	Known     string
 	Reasons   string
 	Skip      []string
+	Limits    check.Limits
 	Checks    map[string]string
 	Paths     []Paths
 

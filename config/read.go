@@ -52,8 +52,13 @@ type written struct {
 	Known     string            `toml:"known"`
 	Reasons   string            `toml:"reasons"`
 	Skip      []string          `toml:"skip"`
+	Limits    writtenLimits     `toml:"limits"`
 	Checks    map[string]string `toml:"checks"`
 	Paths     []writtenPaths    `toml:"paths"`
+}
+
+type writtenLimits struct {
+	InList int `toml:"in-list"`
 }
 
 type writtenPaths struct {
@@ -64,7 +69,8 @@ type writtenPaths struct {
 }
 
 var (
-	keys      = []string{"dialect", "schema", "tables-of", "certainty", "gate", "known", "reasons", "skip", "checks", "paths"}
+	keys      = []string{"dialect", "schema", "tables-of", "certainty", "gate", "known", "reasons", "skip", "limits", "checks", "paths"}
+	limitKeys = []string{"in-list"}
 	pathsKeys = []string{"match", "dialect", "certainty", "checks"}
 )
 
@@ -99,7 +105,7 @@ func parse(src []byte) (*File, error) {
 		}
 		return nil, fmt.Errorf("line 1: %w", err)
 	}
-	f := &File{Dialect: w.Dialect, Schema: w.Schema, TablesOf: w.TablesOf, Certainty: w.Certainty, Gate: w.Gate, Known: w.Known, Reasons: w.Reasons, Skip: w.Skip, Checks: w.Checks, lines: lines}
+	f := &File{Dialect: w.Dialect, Schema: w.Schema, TablesOf: w.TablesOf, Certainty: w.Certainty, Gate: w.Gate, Known: w.Known, Reasons: w.Reasons, Skip: w.Skip, Limits: check.Limits{InList: w.Limits.InList}, Checks: w.Checks, lines: lines}
 	for _, p := range w.Paths {
 		f.Paths = append(f.Paths, Paths(p))
 	}
@@ -109,7 +115,7 @@ func parse(src []byte) (*File, error) {
 // whatIsWrong says in few words what a value is not.
 func whatIsWrong(e *toml.DecodeError) string {
 	if key := e.Key(); len(key) > 0 {
-		return fmt.Sprintf("%s does not take such a value; a text in quotes, or a list of them, is needed", key[len(key)-1])
+		return fmt.Sprintf("%s does not take such a value: justlens init writes an example of each", key[len(key)-1])
 	}
 	return "this is no TOML: a key, =, and a value in quotes are needed"
 }
@@ -186,6 +192,9 @@ func unknownKey(lines map[string]int) error {
 	for key, line := range lines {
 		parts := strings.Split(key, between)
 		known, name := keys, parts[0]
+		if parts[0] == "limits" && len(parts) > 1 {
+			known, name = limitKeys, parts[1]
+		}
 		if parts[0] == "paths" {
 			if len(parts) < 3 {
 				continue
@@ -226,6 +235,9 @@ func (f *File) validate() error {
 	}
 	if err := validateDialect(f.Dialect); err != nil {
 		return wrong(err, "dialect")
+	}
+	if f.Limits.InList < 0 || f.Limits.InList == 0 && f.line("limits", "in-list") > 0 {
+		return wrong(errors.New("in-list is how many values a list may have, at least 1"), "limits", "in-list")
 	}
 	if err := validatePatterns(f.Skip); err != nil {
 		return wrong(err, "skip")

@@ -23,11 +23,19 @@ type Pass struct {
 	// CheckNames are those that an acceptance may name; ReasonOptional lets it do without a reason.
 	CheckNames     []string
 	ReasonOptional bool
+	// Limits are those of the project, zero for the usual ones.
+	Limits Limits
 	// Found takes the findings.
 	Found func(Finding)
 
 	dates    []text.Span // of the statement, as DateTexts gives them
 	hasDates bool        // they were sought
+}
+
+// Limits say from where on checks find something long or large; zero is for the usual.
+type Limits struct {
+	// InList is how many values a list behind IN may have.
+	InList int
 }
 
 // Begin turns to the next statement.

@@ -31,6 +31,8 @@ type Options struct {
 	// Acceptable are the checks that an acceptance may name, those that are not run among them;
 	// nil for Checks.
 	Acceptable []*check.Check
+	// Limits of the project.
+	Limits check.Limits
 	// ReasonOptional lets an acceptance do without a reason.
 	ReasonOptional bool
 	// Most is how many findings of one check to give of one statement, zero for all.
@@ -159,6 +161,7 @@ func New(o Options) *Reviewer {
 	}
 	r := &Reviewer{options: o, told: map[*check.Check]*tally{}}
 	r.renew()
+	r.pass.Limits = o.Limits
 	r.pass.Facts, r.pass.Found, r.pass.Least = &facts.Facts{}, r.take, o.Certainty
 	r.readOn, r.look = r.fill, r.examine
 	r.bind = func() {

@@ -411,7 +411,11 @@ var longList = &check.Check{
 const long = 1000
 
 func runLongList(p *check.Pass, in *syntax.In) {
-	if len(in.List) <= long {
+	most := long
+	if p.Limits.InList > 0 {
+		most = p.Limits.InList
+	}
+	if len(in.List) <= most {
 		return
 	}
 	f := check.Finding{Span: in.X.Span(), Certainty: check.Certain,
