@@ -16,12 +16,11 @@ import (
 	"justlens/core/text"
 )
 
+// pageText is the template of the report: one file, with its style and script, that asks no network
+// for anything.
+//
 //go:embed page.html
 var pageText string
-
-// page is the template of the report: one file, with its style and script, that asks no network
-// for anything.
-var page = template.Must(template.New("page").Parse(pageText))
 
 // htmlPage is what the template shows.
 type htmlPage struct {
@@ -268,6 +267,10 @@ func (r *htmlRenderer) Close(s Summary) error {
 	slices.SortFunc(p.Families, func(a, b htmlCount) int { return cmp.Or(cmp.Compare(b.Count, a.Count), cmp.Compare(a.Name, b.Name)) })
 	for _, problem := range s.Problems {
 		p.Problems = append(p.Problems, Visible(problem))
+	}
+	page, err := template.New("page").Parse(pageText) // here, for other commands need it not
+	if err != nil {
+		return err
 	}
 	return page.Execute(r.w, p)
 }
