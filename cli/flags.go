@@ -116,6 +116,20 @@ func (f *reviewFlags) options(ctx context.Context, p *Program) (o review.Options
 	return o, loaded.faults, err
 }
 
+// texts gives what is to be read and how, with each text knowing of the others. What could not be taken
+// whole comes as problems.
+func (f *reviewFlags) texts(ctx context.Context, p *Program, paths []string) (in []review.Input, o review.Options, problems []error, err error) {
+	in, unread := inputs(paths, f.query, p.Stdin)
+	if o, problems, err = f.options(ctx, p); err != nil {
+		return nil, o, nil, err
+	}
+	problems = append(problems, unread...)
+	if in, _, err = f.admitted(in, &o); err != nil {
+		return nil, o, nil, err
+	}
+	return in, o, problems, f.gather(ctx, p, in, &o)
+}
+
 // sources checks where the text is to come from.
 func (f *reviewFlags) sources(paths []string) error {
 	switch {

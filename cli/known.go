@@ -68,16 +68,8 @@ func (o *knownOptions) run(cmd *cobra.Command, p *Program, paths []string, prune
 	if err != nil {
 		return err
 	}
-	in, problems := inputs(paths, o.query, p.Stdin)
-	options, more, err := o.options(cmd.Context(), p)
+	in, options, problems, err := o.texts(cmd.Context(), p, paths)
 	if err != nil {
-		return err
-	}
-	problems = append(problems, more...)
-	if in, _, err = o.admitted(in, &options); err != nil {
-		return err
-	}
-	if err := o.gather(cmd.Context(), p, in, &options); err != nil {
 		return err
 	}
 	options.Most = 0

@@ -64,16 +64,8 @@ func (o *mendOptions) run(cmd *cobra.Command, p *Program, paths []string) error 
 	if o.pick && slices.Contains(paths, "-") {
 		return usageError{errors.New("--pick reads its answers from standard input, which is to be mended")}
 	}
-	in, unread := inputs(paths, o.query, p.Stdin)
-	options, problems, err := o.options(cmd.Context(), p)
+	in, options, problems, err := o.texts(cmd.Context(), p, paths)
 	if err != nil {
-		return err
-	}
-	problems = append(problems, unread...)
-	if in, _, err = o.admitted(in, &options); err != nil {
-		return err
-	}
-	if err := o.gather(cmd.Context(), p, in, &options); err != nil {
 		return err
 	}
 	options.Most = 0 // each is to be mended

@@ -31,6 +31,10 @@ func (r *Reviewer) accept(out *File, wanted check.Certainty) {
 	if f := fault.Guard("reading acceptances", func() { all = r.acceptances(out) }); f != nil {
 		out.Faults = append(out.Faults, Fault{text.Span{}, f})
 	}
+	r.pass.CheckNames = nil
+	for _, c := range r.options.Acceptable {
+		r.pass.CheckNames = append(r.pass.CheckNames, c.ID)
+	}
 	used := make([][]bool, len(all))
 	for i := range all {
 		used[i] = make([]bool, len(all[i].Names))
@@ -54,7 +58,7 @@ func (r *Reviewer) accept(out *File, wanted check.Certainty) {
 	for i := range all {
 		for k := range all[i].Names {
 			name := &all[i].Names[k]
-			name.Unknown = !slices.ContainsFunc(r.options.Acceptable, func(c *check.Check) bool { return c.ID == name.Name })
+			name.Unknown = !slices.Contains(r.pass.CheckNames, name.Name)
 			name.Idle = !used[i][k] && slices.ContainsFunc(r.options.Checks, func(c *check.Check) bool { return c.ID == name.Name })
 		}
 		r.judge(&all[i].Acceptance, wanted)
@@ -72,12 +76,6 @@ func (r *Reviewer) accept(out *File, wanted check.Certainty) {
 
 // judge lets checks look at an acceptance.
 func (r *Reviewer) judge(a *check.Acceptance, wanted check.Certainty) {
-	if r.pass.CheckNames == nil {
-		for _, c := range r.options.Acceptable {
-			r.pass.CheckNames = append(r.pass.CheckNames, c.ID)
-		}
-	}
-	r.pass.ReasonOptional = r.options.ReasonOptional
 	r.pass.Begin(&syntax.Statement{Span: a.Span})
 	for _, c := range r.options.Checks {
 		for i := range c.On {

@@ -161,7 +161,7 @@ func New(o Options) *Reviewer {
 	}
 	r := &Reviewer{options: o, told: map[*check.Check]*tally{}}
 	r.renew()
-	r.pass.Limits = o.Limits
+	r.pass.Limits, r.pass.ReasonOptional = o.Limits, o.ReasonOptional
 	r.pass.Facts, r.pass.Found, r.pass.Least = &facts.Facts{}, r.take, o.Certainty
 	r.readOn, r.look = r.fill, r.examine
 	r.bind = func() {

@@ -259,14 +259,7 @@ func runWindowAlias(p *check.Pass, name *syntax.Name) {
 	default:
 		return
 	}
-	var found *syntax.Call
-	syntax.Inspect(p.Use(name).Item.X, func(n syntax.Node) bool {
-		if c, ok := n.(*syntax.Call); ok && c.Over != nil {
-			found = c
-		}
-		_, nested := n.(*syntax.Query)
-		return !nested && found == nil
-	})
+	found := windowCall(p.Use(name).Item.X)
 	if found == nil {
 		return
 	}
@@ -277,6 +270,19 @@ func runWindowAlias(p *check.Pass, name *syntax.Name) {
 		Related: []check.Related{{Span: found.Span(), Message: "the window function"}},
 		Mends:   []check.Mend{{Title: windowMend(p), Effect: check.ByHand}},
 	})
+}
+
+// windowCall gives the first function with OVER of a part of a query, nil if none stands there; those
+// of queries within it do not count.
+func windowCall(part syntax.Node) (found *syntax.Call) {
+	syntax.Inspect(part, func(n syntax.Node) bool {
+		if c, ok := n.(*syntax.Call); ok && c.Over != nil && found == nil {
+			found = c
+		}
+		_, nested := n.(*syntax.Query)
+		return !nested && found == nil
+	})
+	return found
 }
 
 func windowMend(p *check.Pass) string {

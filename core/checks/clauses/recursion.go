@@ -2,6 +2,7 @@ package clauses
 
 import (
 	"fmt"
+	"slices"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
@@ -79,9 +80,7 @@ func runRecursion(p *check.Pass, w *syntax.With) {
 		if c.Query == nil || !w.Recursive && c.Query.Body.Kind() != syntax.KindSetOp {
 			continue // without the word the name means a table
 		}
-		r := recursive{p: p, cte: c, branches: branchesOf(c.Query.Body)}
-		r.collect()
-		if len(r.references) > 0 {
+		if r := recursionOf(p, c); len(r.references) > 0 {
 			r.judge()
 		}
 	}
@@ -93,9 +92,14 @@ func recurs(p *check.Pass, c *syntax.CTE) bool {
 	if !ok || !w.Recursive && !p.Dialect.Has(dialect.ImplicitRecursion) {
 		return false
 	}
-	r := recursive{p: p, cte: c, branches: branchesOf(c.Query.Body)}
+	return len(recursionOf(p, c).references) > 0
+}
+
+// recursionOf finds where a common table expression names itself.
+func recursionOf(p *check.Pass, c *syntax.CTE) *recursive {
+	r := &recursive{p: p, cte: c, branches: branchesOf(c.Query.Body)}
 	r.collect()
-	return len(r.references) > 0
+	return r
 }
 
 // recursive is a common table expression that names itself.
@@ -122,9 +126,7 @@ func branchesOf(body syntax.Body) []branch {
 		list, body = append(list, branch{op.Right, op}), op.Left
 	}
 	list = append(list, branch{body: body})
-	for i, j := 0, len(list)-1; i < j; i, j = i+1, j-1 {
-		list[i], list[j] = list[j], list[i]
-	}
+	slices.Reverse(list)
 	return list
 }
 
@@ -153,12 +155,7 @@ func (r *recursive) collect() {
 
 // namesAgain reports whether a WITH clause gives the name to another query.
 func namesAgain(w *syntax.With, sym syntax.Sym) bool {
-	for _, c := range w.CTEs {
-		if c.Name.Sym == sym {
-			return true
-		}
-	}
-	return false
+	return slices.ContainsFunc(w.CTEs, func(c *syntax.CTE) bool { return c.Name.Sym == sym })
 }
 
 // placed tells how a reference stands in the query.
@@ -199,12 +196,8 @@ func (r *recursive) judge() {
 	for _, ref := range r.references {
 		held[ref.branch]++
 	}
-	anchored := false
-	for _, n := range held {
-		anchored = anchored || n == 0
-	}
 	switch {
-	case !anchored || last == 0:
+	case !slices.Contains(held, 0) || last == 0:
 		r.tell(noAnchor, first.ref.Span(), fmt.Sprintf("%s has no branch to begin with", name), "Each branch reads the query itself. One that does not has to come first, and UNION adds the rows that are found from it.")
 	case held[0] > 0:
 		r.tell(anchorFirst, first.ref.Span(), fmt.Sprintf("the first branch of %s reads it already", name), "The rows to begin with come from the first branch, so that it cannot read what is not there yet.")
@@ -273,17 +266,12 @@ func (r *recursive) whole(sel *syntax.Select, name string) bool {
 	if !noWindow.Has(p.Dialect) {
 		return false
 	}
-	var window *syntax.Call
 	for _, item := range sel.Items {
-		syntax.Inspect(item, func(n syntax.Node) bool {
-			if c, ok := n.(*syntax.Call); ok && c.Over != nil {
-				window = c
-			}
-			_, nested := n.(*syntax.Query)
-			return !nested && window == nil
-		})
+		if window := windowCall(item); window != nil {
+			return r.tell(noWindow, window.Span(), fmt.Sprintf("the branch that reads %s has a window function", name), why)
+		}
 	}
-	return window != nil && r.tell(noWindow, window.Span(), fmt.Sprintf("the branch that reads %s has a window function", name), why)
+	return false
 }
 
 // order reports ORDER BY or a row limit of the whole recursion.
