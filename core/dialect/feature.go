@@ -116,6 +116,8 @@ const (
 	AnyIsNumber
 	// FoldUpper: bare names are folded to upper case.
 	FoldUpper
+	// SetsFromLeft: INTERSECT binds no tighter than the other set operations.
+	SetsFromLeft
 )
 
 var features = [...]Set{
@@ -169,6 +171,7 @@ var features = [...]Set{
 	AnyIsNumber:          In(MySQL, MariaDB),
 	IntegerDivision:      In(ANSI, Postgres, SQLite, SQLServer),
 	FoldUpper:            In(Oracle),
+	SetsFromLeft:         In(SQLite, Oracle),
 }
 
 // Has reports whether the dialect has the feature.

@@ -96,7 +96,7 @@ func (p *Parser) argumentQuery() Expr {
 // like commas.
 func (p *Parser) arguments(c *Call) {
 	mark := p.lists.exprs.mark()
-	if p.peek(1).Word() == word.From && p.tok.Kind == WordToken {
+	if p.peek(1).Word() == word.From && p.tok.Kind == WordToken && p.isCallOf(c, "extract") {
 		c.Unit = p.partAfterDot()
 		p.next()
 	}
@@ -153,6 +153,7 @@ func (p *Parser) argument(c *Call) Expr {
 	if p.isCallOf(c, "position") { // whose IN is no operator
 		x := p.exprAbove(p.power[dialect.BetweenTest])
 		if p.accept(word.In) {
+			p.lists.exprs.push(x)
 			return p.exprAbove(p.power[dialect.BetweenTest])
 		}
 		return x
@@ -163,6 +164,7 @@ func (p *Parser) argument(c *Call) Expr {
 			p.fail(") or a comma")
 		}
 		p.next()
+		p.lists.exprs.push(x)
 		return p.expr()
 	}
 	return x

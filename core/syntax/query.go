@@ -301,7 +301,7 @@ func (p *Parser) cte(recursive bool) *CTE {
 }
 
 // setOps reads bodies joined by set operators; INTERSECT binds tighter than
-// the others, as power 2 against 1.
+// the others, as power 2 against 1, but on SQLite and Oracle.
 //
 //	setOps = body { ( UNION | INTERSECT | EXCEPT | MINUS ) [ ALL | DISTINCT ] body }
 func (p *Parser) setOps(power int) Body {
@@ -342,6 +342,9 @@ func (p *Parser) atSetOperator() (SetOperator, int, bool) {
 	case word.Except, word.Minus:
 		return Except, 1, true
 	case word.Intersect:
+		if p.dialect.Has(dialect.SetsFromLeft) {
+			return Intersect, 1, true
+		}
 		return Intersect, 2, true
 	}
 	return 0, 0, false

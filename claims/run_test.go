@@ -1,0 +1,277 @@
+package claims
+
+import (
+	"errors"
+	"fmt"
+	"math/rand/v2"
+	"os"
+	"path/filepath"
+	"slices"
+	"sort"
+	"strconv"
+	"strings"
+	"testing"
+	"time"
+
+	"github.com/stretchr/testify/require"
+
+	"justlens/core/bind"
+	"justlens/core/checks"
+	"justlens/core/dialect"
+	"justlens/core/facts"
+	"justlens/core/run"
+	"justlens/core/sample"
+	"justlens/core/syntax"
+)
+
+// runQueries is how many generated queries are worked out beside each server; JUSTLENS_RUNS=20000
+// makes more.
+const runQueries = 1500
+
+// TestRunsAsServersDo works generated queries and those of examples and cases out on made rows, and
+// has the servers do the same.
+func TestRunsAsServersDo(t *testing.T) {
+	everyServer(t, func(t *testing.T, s *server) {
+		f := openFacts(t, s)
+		e := &evaluation{t: t, f: f, counts: map[string]int{}, unknown: map[string]int{}}
+		written := append(writtenQueries(t, s), runCases(t, s.dialect)...)
+		n := runQueries
+		if more, err := strconv.Atoi(os.Getenv("JUSTLENS_RUNS")); err == nil {
+			n = more
+		}
+		for seed := range uint64(1 + n/250) {
+			rng := rand.New(rand.NewPCG(seed, 5))
+			made := sample.Tables(f.tables, f.all, sample.Options{Seed: seed, Rows: 6, Dialect: s.dialect})
+			f.fill(made)
+			e.data = run.Made(made, s.dialect)
+			if seed < 12 {
+				for _, q := range written {
+					e.try(q)
+				}
+			}
+			for range 250 {
+				q := querySource{Rand: rng, tables: f.all, dialect: s.dialect}
+				e.try(q.query(0))
+			}
+		}
+		t.Logf("%s: %v", s.dialect, e.counts)
+		var names []string
+		for name := range e.unknown {
+			names = append(names, name)
+		}
+		sort.Slice(names, func(i, k int) bool { return e.unknown[names[i]] > e.unknown[names[k]] })
+		for _, name := range names[:min(len(names), 40)] {
+			t.Logf("%6d %s", e.unknown[name], name)
+		}
+		require.Zero(t, e.counts["differ"])
+	})
+}
+
+// evaluation compares what the evaluator and a server make of queries.
+type evaluation struct {
+	t       *testing.T
+	f       *trial
+	data    run.Database
+	counts  map[string]int
+	unknown map[string]int
+}
+
+func (e *evaluation) try(query string) {
+	d := e.f.server.dialect
+	parser := syntax.NewParser(e.f.names)
+	parser.Reset([]byte(query), d)
+	stmt := parser.Next()
+	sel, ok := stmt.Node.(*syntax.SelectStmt)
+	if !ok {
+		return
+	}
+	e.counts["all"]++
+	binder := bind.NewBinder(e.f.names)
+	binder.Reset([]byte(query), d, e.f.tables)
+	in := &facts.Facts{}
+	in.Reset(binder.Bind(stmt))
+	theirs, refused := e.f.server.values(query)
+	plan, err := run.Compile(in, stmt, sel.Query)
+	var result *run.Result
+	if err == nil {
+		result, err = plan.Run(e.data, run.Limits{Rows: 20_000, Steps: 2_000_000})
+	}
+	var unknown run.Unknown
+	var refusal run.Refusal
+	switch {
+	case errors.As(err, &unknown):
+		e.counts["unknown"]++
+		if refused == nil {
+			e.unknown[unknown.What]++
+			if e.unknown[unknown.What] == 1 && os.Getenv("JUSTLENS_SHOW") != "" {
+				e.t.Logf("unknown: %v: %s", err, query)
+			}
+		}
+		return
+	case refused != nil && (err == nil || errors.As(err, &refusal)):
+		e.counts["refused"]++
+		return
+	case err != nil && errors.As(err, &refusal):
+		e.counts["refused here alone"]++
+		if e.counts["refused here alone"] < 10 {
+			e.t.Logf("refused here alone: %v: %s", err, query)
+		}
+		return
+	case err != nil:
+		e.counts["too much"]++
+		return
+	case refused != nil:
+		e.counts["refused there alone"]++
+		return
+	}
+	if result.Open {
+		e.counts["open"]++
+		return
+	}
+	ours := make([]string, len(result.Rows))
+	for i, row := range result.Rows {
+		for _, v := range row {
+			ours[i] += canonical(v.String()) + "|"
+			if v.IsNull() {
+				ours[i] = strings.TrimSuffix(ours[i], "NULL|") + "<nil>|"
+			}
+		}
+	}
+	if result.Loose {
+		sort.Strings(ours)
+		sort.Strings(theirs)
+	}
+	if slices.Equal(ours, theirs) {
+		e.counts["same"]++
+		return
+	}
+	e.counts["differ"]++
+	if e.counts["differ"] < 12 {
+		e.t.Errorf("%s\nours   %v\ntheirs %v", query, ours, theirs)
+	}
+}
+
+// values gives the rows of a query as the server orders them, in canonical writing.
+func (s *server) values(query string) (lines []string, err error) {
+	tx, err := s.db.Begin()
+	if err != nil {
+		return nil, err
+	}
+	defer tx.Rollback()
+	rows, err := tx.Query(query)
+	if err != nil {
+		return nil, err
+	}
+	defer rows.Close()
+	columns, err := rows.Columns()
+	if err != nil {
+		return nil, err
+	}
+	for rows.Next() {
+		values := make([]any, len(columns))
+		for i := range values {
+			values[i] = new(any)
+		}
+		if err := rows.Scan(values...); err != nil {
+			return nil, err
+		}
+		line := ""
+		for _, v := range values {
+			switch v := (*v.(*any)).(type) {
+			case nil:
+				line += "<nil>|"
+			case []byte:
+				line += canonical(string(v)) + "|"
+			case time.Time:
+				line += canonical(v.Format("2006-01-02 15:04:05.999999")) + "|"
+			case float64:
+				line += canonical(strconv.FormatFloat(v, 'g', -1, 64)) + "|"
+			default:
+				line += canonical(fmt.Sprint(v)) + "|"
+			}
+		}
+		lines = append(lines, line)
+	}
+	return lines, rows.Err()
+}
+
+// canonical writes a value so that a number is the same however it is written, a day is its first
+// moment, and true is 1.
+func canonical(s string) string {
+	if f, err := strconv.ParseFloat(s, 64); err == nil {
+		if f == 0 {
+			f = 0 // not -0
+		}
+		return strconv.FormatFloat(f, 'g', 10, 64)
+	}
+	if t, err := time.Parse("2006-01-02 15:04:05.999999", s); err == nil {
+		return t.Format("2006-01-02 15:04:05.999999")
+	}
+	if t, err := time.Parse("2006-01-02", s); err == nil {
+		return t.Format("2006-01-02 15:04:05.999999")
+	}
+	switch s {
+	case "true":
+		return "1"
+	case "false":
+		return "0"
+	}
+	return s
+}
+
+// leftOpen are queries of which a server gives other rows than it says, each with the reason.
+var leftOpen = map[string]string{
+	"SELECT name, (SELECT name) AS again FROM hives": "MariaDB remembers what a subquery gave for a text that differs in letter case only",
+}
+
+// runCases lists the queries of testdata/run.txt that are for a database.
+func runCases(t *testing.T, d dialect.Dialect) (list []string) {
+	src, err := os.ReadFile("testdata/run.txt")
+	require.NoError(t, err)
+	for line := range strings.Lines(string(src)) {
+		if on, query, ok := strings.Cut(strings.TrimSpace(line), ": "); ok && !strings.HasPrefix(line, "#") && strings.Contains(on, d.String()[:1]) {
+			list = append(list, query)
+		}
+	}
+	require.NotEmpty(t, list)
+	return list
+}
+
+// writtenQueries lists the queries of examples and cases that a server runs.
+func writtenQueries(t *testing.T, s *server) (list []string) {
+	seen := map[string]bool{}
+	add := func(query string) {
+		upper := strings.ToUpper(query)
+		if seen[query] || leftOpen[query] != "" || !tried(query, s.dialect) || !containsAny(upper[:min(7, len(upper))], []string{"SELECT", "WITH", "VALUES"}) || containsAny(upper, []string{"RANDOM()", "RAND()", "NOW()", "CURRENT_", "SYSDATE", "CURDATE"}) {
+			return
+		}
+		seen[query] = true
+		if _, err := s.rows(query); err == nil {
+			list = append(list, query)
+		}
+	}
+	for _, c := range checks.All() {
+		for _, e := range c.Examples {
+			if runsOn(e, s.dialect) {
+				for _, query := range append([]string{e.Bad, e.Good}, e.Near...) {
+					add(query)
+				}
+			}
+		}
+	}
+	paths, err := filepath.Glob("../core/checks/testdata/*.sql")
+	require.NoError(t, err)
+	for _, path := range paths {
+		src, err := os.ReadFile(path)
+		require.NoError(t, err)
+		head, _, _ := strings.Cut(strings.TrimPrefix(string(src), "-- dialect: "), "\n")
+		d, _, err := dialect.ParseWithVersion(strings.TrimSuffix(strings.TrimSuffix(head, ", possible"), ", no schema"))
+		require.NoError(t, err)
+		if d == s.dialect || d == dialect.ANSI || d == dialect.MySQL && s.dialect == dialect.MariaDB {
+			for _, stmt := range statements(src, d) {
+				add(stmt)
+			}
+		}
+	}
+	return list
+}

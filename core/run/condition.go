@@ -1,0 +1,574 @@
+package run
+
+import (
+	"strings"
+
+	"justlens/core/dialect"
+	"justlens/core/dialect/class"
+	"justlens/core/schema"
+	"justlens/core/syntax"
+)
+
+// cond compiles a condition.
+func (c *compiler) cond(x syntax.Expr) cond {
+	switch n := x.(type) {
+	case *syntax.Paren:
+		return c.cond(n.X)
+	case *syntax.Unary:
+		if n.Op == syntax.OpNot {
+			is := c.cond(n.X)
+			return func(f *frame) Truth { return is(f).not() }
+		}
+	case *syntax.Binary:
+		switch n.Op {
+		case syntax.OpAnd:
+			a, b := c.cond(n.X), c.cond(n.Y)
+			return func(f *frame) Truth {
+				t := a(f)
+				if t == False {
+					return False
+				}
+				switch u := b(f); {
+				case u == False:
+					return False
+				case t == Unsure:
+					return Unsure
+				default:
+					return u
+				}
+			}
+		case syntax.OpOr:
+			a, b := c.cond(n.X), c.cond(n.Y)
+			return func(f *frame) Truth {
+				t := a(f)
+				if t == True {
+					return True
+				}
+				switch u := b(f); {
+				case u == True:
+					return True
+				case t == Unsure:
+					return Unsure
+				default:
+					return u
+				}
+			}
+		case syntax.OpXor:
+			a, b := c.cond(n.X), c.cond(n.Y)
+			return func(f *frame) Truth {
+				t, u := a(f), b(f)
+				if t == Unsure || u == Unsure {
+					return Unsure
+				}
+				return truthOf(t != u)
+			}
+		case syntax.OpNullSafeEqual:
+			return c.distinct(n.X, n.Y, true)
+		}
+		if n.Op.IsComparison() {
+			return c.comparison(n)
+		}
+	case *syntax.Is:
+		return c.is(n)
+	case *syntax.Between:
+		return c.between(n)
+	case *syntax.In:
+		return c.in(n)
+	case *syntax.Like:
+		return c.like(n)
+	case *syntax.Exists:
+		q := c.subquery(n.Query)
+		return func(f *frame) Truth { return truthOf(len(q(f)) > 0) }
+	}
+	value, r := c.expr(x), c.rules
+	return func(f *frame) Truth { return r.truthOfValue(value(f)) }
+}
+
+// test gives what a comparison says of an order.
+func test(op syntax.Op) func(order int) bool {
+	switch op {
+	case syntax.OpEqual:
+		return func(o int) bool { return o == 0 }
+	case syntax.OpNotEqual:
+		return func(o int) bool { return o != 0 }
+	case syntax.OpLess:
+		return func(o int) bool { return o < 0 }
+	case syntax.OpLessEqual:
+		return func(o int) bool { return o <= 0 }
+	case syntax.OpGreater:
+		return func(o int) bool { return o > 0 }
+	}
+	return func(o int) bool { return o >= 0 }
+}
+
+func (c *compiler) comparison(n *syntax.Binary) cond {
+	if q, ok := syntax.Unparen(n.Y).(*syntax.Quantified); ok {
+		return c.quantified(n, q)
+	}
+	if x, ok := syntax.Unparen(n.X).(*syntax.Row); ok {
+		return c.rowComparison(n, x)
+	}
+	return c.compare(n, n.Op, n.X, n.Y)
+}
+
+// compare compiles a comparison of two expressions.
+func (c *compiler) compare(at syntax.Node, op syntax.Op, x, y syntax.Expr) cond {
+	a, b := c.pair(x, y)
+	return c.compared(at, op, a, b)
+}
+
+func (c *compiler) compared(at syntax.Node, op syntax.Op, a, b eval) cond {
+	r, holds := c.rules, test(op)
+	equality := op == syntax.OpEqual
+	return func(f *frame) Truth {
+		v := a(f)
+		if v.Kind == Null {
+			return Unsure
+		}
+		w := b(f)
+		if w.Kind == Null {
+			return Unsure
+		}
+		if v.Kind == Int && w.Kind == Int {
+			if equality {
+				return truthOf(v.n == w.n)
+			}
+			return truthOf(holds(order(v.n, w.n)))
+		}
+		f.run.at = at
+		o, ok := r.compare(v, w)
+		if !ok {
+			return Unsure
+		}
+		return truthOf(holds(o))
+	}
+}
+
+// pair compiles two expressions that are compared, each made what the other asks for.
+func (c *compiler) pair(x, y syntax.Expr) (a, b eval) {
+	a, b = c.typed(x, y), c.typed(y, x)
+	if c.Dialect == dialect.SQLite {
+		return c.withAffinity(a, c.affinity(x), c.affinity(y)), c.withAffinity(b, c.affinity(y), c.affinity(x))
+	}
+	return a, b
+}
+
+// typed compiles an expression beside another: bare text has the other's type
+// (PostgreSQL, 10.2 "Operators": a literal of unknown type is taken for the other's).
+func (c *compiler) typed(x, beside syntax.Expr) eval {
+	n, ok := syntax.Unparen(x).(*syntax.Literal)
+	if !ok || n.Lit != syntax.TextLiteral || !c.rules.isPostgres() {
+		return c.expr(x)
+	}
+	return c.as(x, c.Type(beside))
+}
+
+// as compiles an expression that is to be of a type.
+func (c *compiler) as(x syntax.Expr, t schema.Type) eval {
+	value, r := c.expr(x), c.rules
+	n, ok := syntax.Unparen(x).(*syntax.Literal)
+	if !ok || n.Lit != syntax.TextLiteral || t.Class == class.Unknown || t.Class == class.Text || t.Class == class.Other || t.Class == class.TimestampTZ {
+		return value
+	}
+	if !r.isPostgres() {
+		return value
+	}
+	c.at = x
+	if len(t.Values) > 0 {
+		return value
+	}
+	made := r.convert(value(nil), schema.Type{Class: t.Class})
+	return func(*frame) Value { return made }
+}
+
+// affinity gives the affinity of an expression (SQLite, "Datatypes", 3.2 and 3.3).
+func (c *compiler) affinity(x syntax.Expr) affinity {
+	switch n := syntax.Unparen(x).(type) {
+	case *syntax.Name:
+		if c.ColumnOf(n) != nil {
+			return affinityOf(c.ColumnOf(n).Type)
+		}
+		if u := c.Use(n); u.Column != nil && u.Column.X != nil {
+			return c.affinity(u.Column.X)
+		}
+	case *syntax.Cast:
+		return affinityOf(c.Schema.TypeOf(n.Type, c.Src, c.Dialect))
+	case *syntax.Collate:
+		return c.affinity(n.X)
+	case *syntax.Subquery:
+		if s := n.Query.Select(); s != nil && len(s.Items) == 1 {
+			return c.affinity(s.Items[0].X)
+		}
+	}
+	return noAffinity
+}
+
+// withAffinity applies the affinity that a comparison gives an operand (SQLite, "Datatypes",
+// 4.2): numeric beside a number's, text beside a text's if it has none of its own.
+func (c *compiler) withAffinity(value eval, own, other affinity) eval {
+	isNumeric := func(a affinity) bool { return a == numericAffinity || a == realAffinity }
+	switch {
+	case isNumeric(other) && !isNumeric(own):
+		return func(f *frame) Value {
+			v := value(f)
+			if v.Kind == Text {
+				return asStored(v)
+			}
+			return v
+		}
+	case other == textAffinity && own == noAffinity:
+		r := c.rules
+		return func(f *frame) Value {
+			v := value(f)
+			if v.isNumber() {
+				return OfText(r.written(v))
+			}
+			return v
+		}
+	}
+	return value
+}
+
+// distinct compiles IS [NOT] DISTINCT FROM, and <=> with same.
+func (c *compiler) distinct(x, y syntax.Expr, same bool) cond {
+	a, b := c.pair(x, y)
+	r := c.rules
+	return func(f *frame) Truth {
+		v, w := a(f), b(f)
+		if v.IsNull() || w.IsNull() {
+			return truthOf((v.IsNull() && w.IsNull()) == same)
+		}
+		o, ok := r.compare(v, w)
+		return truthOf((ok && o == 0) == same)
+	}
+}
+
+func (c *compiler) is(n *syntax.Is) cond {
+	switch n.Test {
+	case syntax.IsNull:
+		if row, ok := syntax.Unparen(n.X).(*syntax.Row); ok {
+			c.stop(row, "a test of a row for NULL")
+		}
+		value, not := c.expr(n.X), n.Not
+		return func(f *frame) Truth { return truthOf((value(f).Kind == Null) != not) }
+	case syntax.IsTrue, syntax.IsFalse, syntax.IsUnknown:
+		is, not := c.cond(n.X), n.Not
+		wanted := map[syntax.IsKind]Truth{syntax.IsTrue: True, syntax.IsFalse: False, syntax.IsUnknown: Unsure}[n.Test]
+		return func(f *frame) Truth { return truthOf((is(f) == wanted) != not) }
+	case syntax.IsDistinctFrom:
+		return c.distinct(n.X, n.Y, n.Not)
+	}
+	if c.Dialect == dialect.SQLite && n.Y != nil {
+		return c.distinct(n.X, n.Y, !n.Not)
+	}
+	c.stop(n, "this test with IS")
+	return nil
+}
+
+func (c *compiler) between(n *syntax.Between) cond {
+	low, high := c.compare(n, syntax.OpGreaterEqual, n.X, n.Low), c.compare(n, syntax.OpLessEqual, n.X, n.High)
+	within := both(low, high)
+	if n.Symmetric {
+		turned := both(c.compare(n, syntax.OpLessEqual, n.X, n.Low), c.compare(n, syntax.OpGreaterEqual, n.X, n.High))
+		within = either(within, turned)
+	}
+	if !n.Not {
+		return within
+	}
+	return func(f *frame) Truth { return within(f).not() }
+}
+
+func both(a, b cond) cond {
+	return func(f *frame) Truth {
+		t := a(f)
+		if t == False {
+			return False
+		}
+		u := b(f)
+		if u == False || t == True {
+			return u
+		}
+		return Unsure
+	}
+}
+
+func either(a, b cond) cond {
+	return func(f *frame) Truth {
+		t := a(f)
+		if t == True {
+			return True
+		}
+		u := b(f)
+		if u == True || t == False {
+			return u
+		}
+		return Unsure
+	}
+}
+
+func (c *compiler) in(n *syntax.In) cond {
+	var found cond
+	switch {
+	case n.Query != nil:
+		found = c.inQuery(n)
+	case n.Other != nil:
+		c.stop(n, "this IN")
+	default:
+		for _, x := range n.List {
+			var is cond
+			if row, ok := syntax.Unparen(n.X).(*syntax.Row); ok {
+				other, isRow := syntax.Unparen(x).(*syntax.Row)
+				if !isRow || len(other.Items) != len(row.Items) {
+					c.stop(x, "a row in a list")
+				}
+				is = c.rowsEqual(n, row.Items, other.Items)
+			} else {
+				a, b := c.typed(n.X, x), c.typed(x, n.X)
+				if c.Dialect == dialect.SQLite { // the items of a list have no affinity
+					b = c.withAffinity(b, noAffinity, c.affinity(n.X))
+				}
+				is = c.compared(n, syntax.OpEqual, a, b)
+			}
+			if found == nil {
+				found = is
+			} else {
+				found = either(found, is)
+			}
+		}
+		if found == nil {
+			found = func(*frame) Truth { return False }
+		}
+	}
+	if !n.Not {
+		return found
+	}
+	return func(f *frame) Truth { return found(f).not() }
+}
+
+// inQuery compiles X IN (query).
+func (c *compiler) inQuery(n *syntax.In) cond {
+	q := c.subquery(n.Query)
+	items := []syntax.Expr{n.X}
+	if row, ok := syntax.Unparen(n.X).(*syntax.Row); ok {
+		items = row.Items
+	}
+	if s := n.Query.Select(); s != nil && len(s.Items) == len(items) {
+		values := make([]eval, len(items))
+		theirs := make([]func(Value) Value, len(items))
+		for i, x := range items {
+			y := s.Items[i].X
+			values[i] = c.expr(x)
+			theirs[i] = func(v Value) Value { return v }
+			if _, star := y.(*syntax.Star); !star && c.Dialect == dialect.SQLite {
+				own, other := c.affinity(x), c.affinity(y)
+				values[i] = c.withAffinity(values[i], own, other)
+				if own != other {
+					convert := c.withAffinity(func(f *frame) Value { return f.row[0] }, other, own)
+					theirs[i] = func(v Value) Value { return convert(&frame{row: []Value{v}}) }
+				}
+			}
+		}
+		return c.amongRows(n, values, theirs, q)
+	}
+	values := make([]eval, len(items))
+	for i, x := range items {
+		values[i] = c.expr(x)
+	}
+	return c.amongRows(n, values, nil, q)
+}
+
+func (c *compiler) amongRows(at syntax.Node, values []eval, theirs []func(Value) Value, q func(*frame) [][]Value) cond {
+	r := c.rules
+	return func(f *frame) Truth {
+		rows := q(f)
+		if len(rows) == 0 {
+			return False
+		}
+		var buffer [4]Value
+		mine := buffer[:0]
+		for _, v := range values {
+			mine = append(mine, v(f))
+		}
+		result := False
+		f.run.at = at
+		for _, row := range rows {
+			f.run.step()
+			t := True
+			for i, v := range mine {
+				w := row[i]
+				if theirs != nil {
+					w = theirs[i](w)
+				}
+				if v.IsNull() || w.IsNull() {
+					t = Unsure
+					continue
+				}
+				o, ok := r.compare(v, w)
+				if ok && o != 0 {
+					t = False
+					break
+				}
+				if !ok {
+					t = Unsure
+				}
+			}
+			if t == True {
+				return True
+			}
+			if t == Unsure {
+				result = Unsure
+			}
+		}
+		return result
+	}
+}
+
+// rowsEqual compiles the equality of two rows.
+func (c *compiler) rowsEqual(at syntax.Node, xs, ys []syntax.Expr) cond {
+	var all cond
+	for i := range xs {
+		is := c.compare(at, syntax.OpEqual, xs[i], ys[i])
+		if all == nil {
+			all = is
+		} else {
+			all = both(all, is)
+		}
+	}
+	return all
+}
+
+func (c *compiler) rowComparison(n *syntax.Binary, x *syntax.Row) cond {
+	y, ok := syntax.Unparen(n.Y).(*syntax.Row)
+	if !ok || len(x.Items) != len(y.Items) {
+		c.stop(n, "this comparison of rows")
+	}
+	equal := c.rowsEqual(n, x.Items, y.Items)
+	switch n.Op {
+	case syntax.OpEqual:
+		return equal
+	case syntax.OpNotEqual:
+		return func(f *frame) Truth { return equal(f).not() }
+	}
+	// The first items that differ decide.
+	var parts []cond
+	var orders []cond
+	for i := range x.Items {
+		parts = append(parts, c.compare(n, syntax.OpEqual, x.Items[i], y.Items[i]))
+		orders = append(orders, c.compare(n, n.Op, x.Items[i], y.Items[i]))
+	}
+	return func(f *frame) Truth {
+		for i, same := range parts {
+			switch t := same(f); {
+			case t == Unsure:
+				return Unsure
+			case t == False || i == len(parts)-1:
+				return orders[i](f)
+			}
+		}
+		return Unsure
+	}
+}
+
+func (c *compiler) quantified(n *syntax.Binary, q *syntax.Quantified) cond {
+	if q.Query == nil {
+		c.stop(q, "a comparison with an array")
+	}
+	rows, value, r, holds := c.subquery(q.Query), c.expr(n.X), c.rules, test(n.Op)
+	return func(f *frame) Truth {
+		result := truthOf(q.All)
+		v := value(f)
+		for _, row := range rows(f) {
+			f.run.step()
+			t := Unsure
+			if !v.IsNull() && !row[0].IsNull() {
+				f.run.at = n
+				if o, ok := r.compare(v, row[0]); ok {
+					t = truthOf(holds(o))
+				}
+			}
+			switch {
+			case t == truthOf(!q.All):
+				return t
+			case t == Unsure:
+				result = Unsure
+			}
+		}
+		return result
+	}
+}
+
+// like compiles LIKE and ILIKE.
+func (c *compiler) like(n *syntax.Like) cond {
+	if n.Op != syntax.OpLike && n.Op != syntax.OpILike {
+		c.stop(n, "the pattern match %s", strings.ToUpper(c.word(n.OpSpan)))
+	}
+	r := c.rules
+	escape := rune(0)
+	if r.isPostgres() || r.isMySQL() || c.Dialect == dialect.Spark {
+		escape = '\\'
+	}
+	if n.Escape != nil {
+		lit, ok := syntax.Unparen(n.Escape).(*syntax.Literal)
+		if !ok || lit.Lit != syntax.TextLiteral {
+			c.stop(n.Escape, "this ESCAPE")
+		}
+		if s := []rune(c.textOf(lit)); len(s) == 1 {
+			escape = s[0]
+		} else if len(s) == 0 {
+			escape = 0
+		} else {
+			c.stop(n.Escape, "this ESCAPE")
+		}
+	}
+	fold := n.Op == syntax.OpILike || r.foldsCase || c.Dialect == dialect.SQLite
+	sets := c.Dialect == dialect.SQLServer
+	text, pattern, not := c.expr(n.X), c.expr(n.Pattern), n.Not
+	return func(f *frame) Truth {
+		v, p := text(f), pattern(f)
+		if v.IsNull() || p.IsNull() {
+			return Unsure
+		}
+		if v.Kind != Text && r.isPostgres() {
+			panic(unknownHere("LIKE on " + v.Kind.noun()))
+		}
+		s, like := r.written(v), r.written(p)
+		if sets && strings.Contains(like, "[") {
+			panic(unknownHere("a set in a pattern"))
+		}
+		if fold {
+			s, like = strings.ToLower(s), strings.ToLower(like)
+		}
+		return truthOf(matches([]rune(s), []rune(like), escape) != not)
+	}
+}
+
+// matches reports whether a text matches a pattern of LIKE.
+func matches(s, p []rune, escape rune) bool {
+	for len(p) > 0 {
+		switch c := p[0]; {
+		case c == escape && escape != 0 && len(p) > 1:
+			if len(s) == 0 || s[0] != p[1] {
+				return false
+			}
+			s, p = s[1:], p[2:]
+		case c == '%':
+			for len(p) > 0 && p[0] == '%' {
+				p = p[1:]
+			}
+			if len(p) == 0 {
+				return true
+			}
+			for i := 0; i <= len(s); i++ {
+				if matches(s[i:], p, escape) {
+					return true
+				}
+			}
+			return false
+		case len(s) == 0 || c != '_' && s[0] != c:
+			return false
+		default:
+			s, p = s[1:], p[1:]
+		}
+	}
+	return len(s) == 0
+}

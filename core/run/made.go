@@ -1,0 +1,74 @@
+package run
+
+import (
+	"encoding/hex"
+	"strconv"
+
+	"github.com/shopspring/decimal"
+
+	"justlens/core/dialect"
+	"justlens/core/dialect/class"
+	"justlens/core/sample"
+	"justlens/core/schema"
+)
+
+// Made gives rows that were made for tables, as the columns of a dialect hold them.
+func Made(tables []sample.Rows, d dialect.Dialect) Database {
+	data := Database{}
+	r := rulesOf(d)
+	for _, t := range tables {
+		rows := make([][]Value, len(t.Rows))
+		for i, row := range t.Rows {
+			values := make([]Value, len(row))
+			for k, v := range row {
+				values[k] = r.madeValue(v, t.Table.Columns[k].Type)
+			}
+			rows[i] = values
+		}
+		data[t.Table] = rows
+	}
+	return data
+}
+
+// madeValue gives what a column holds of a made value.
+func (r *rules) madeValue(v sample.Value, t schema.Type) Value {
+	if !v.Set {
+		return Value{}
+	}
+	made := OfText(v.Text)
+	switch v.Class {
+	case class.Integer:
+		if n, err := strconv.ParseInt(v.Text, 10, 64); err == nil {
+			made = OfInt(n)
+		}
+	case class.Decimal:
+		if d, err := decimal.NewFromString(v.Text); err == nil {
+			made = r.exact(d, max(0, -d.Exponent()))
+		}
+	case class.Float:
+		if f, err := strconv.ParseFloat(v.Text, 64); err == nil {
+			made = OfFloat(f)
+		}
+	case class.Boolean:
+		made = r.truth(truthOf(v.Text == "true"))
+	case class.Date, class.Timestamp, class.TimestampTZ:
+		if m, ok := parseMoment(v.Text); ok {
+			made = r.toDay(m, v.Class)
+			if v.Class == class.TimestampTZ {
+				made = r.toDay(m, class.Timestamp)
+			}
+		}
+	case class.Time:
+		if c, ok := parseClock(v.Text); ok {
+			made = c
+		}
+	case class.Binary:
+		if b, err := hex.DecodeString(v.Text); err == nil {
+			made = Value{Kind: Bytes, s: string(b)}
+		}
+	}
+	if r.dialect == dialect.SQLite {
+		return r.held(made, t)
+	}
+	return made
+}
