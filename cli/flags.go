@@ -36,21 +36,28 @@ type reviewFlags struct {
 }
 
 func (f *reviewFlags) add(cmd *cobra.Command) {
+	f.addText(cmd)
 	flags := cmd.Flags()
-	flags.StringVar(&f.dialect, "dialect", "auto", "whose SQL it is: auto, "+strings.Join(dialectNames(), ", ")+"; a version may follow, as in postgres@15")
-	flags.StringArrayVar(&f.schemas, "schema", nil, "`SOURCE` that tells of the tables: DDL text, a folder of it, - for standard input, a SQLite file, postgres://…, mysql://…; may be given several times")
-	flags.StringVar(&f.tablesOf, "tables-of", "folder", "with no --schema, `WHOSE` tables help to judge: the run's, and the folder's of a single file (folder), the run's alone (run), none")
 	flags.StringVar(&f.certainty, "certainty", "likely", "show findings that are at least this certain: certain, likely, possible")
 	flags.StringSliceVar(&f.only, "only", nil, "only these `CHECKS` or families, as null.equals,join")
 	flags.StringSliceVar(&f.skip, "skip", nil, "without these `CHECKS` or families")
 	flags.StringVar(&f.query, "query", "", "SQL `TEXT` to read instead of files")
-	flags.StringVar(&f.configPath, "config", "", "the configuration, a `FILE` as justlens init writes it; without, it is looked for from what is reviewed upwards; none for none")
-	completes(cmd, "dialect", append([]string{"auto"}, dialectNames()...))
-	completes(cmd, "tables-of", tablesOf)
 	completes(cmd, "certainty", []string{"certain", "likely", "possible"})
 	completes(cmd, "only", checkNames())
 	completes(cmd, "skip", checkNames())
 	completes(cmd, "query", nil)
+}
+
+// addText adds the flags by which a text is understood.
+func (f *reviewFlags) addText(cmd *cobra.Command) {
+	f.certainty = "likely"
+	flags := cmd.Flags()
+	flags.StringVar(&f.dialect, "dialect", "auto", "whose SQL it is: auto, "+strings.Join(dialectNames(), ", ")+"; a version may follow, as in postgres@15")
+	flags.StringArrayVar(&f.schemas, "schema", nil, "`SOURCE` that tells of the tables: DDL text, a folder of it, - for standard input, a SQLite file, postgres://…, mysql://…; may be given several times")
+	flags.StringVar(&f.tablesOf, "tables-of", "folder", "with no --schema, `WHOSE` tables help to judge: the run's, and the folder's of a single file (folder), the run's alone (run), none")
+	flags.StringVar(&f.configPath, "config", "", "the configuration, a `FILE` as justlens init writes it; without, it is looked for from what is reviewed upwards; none for none")
+	completes(cmd, "dialect", append([]string{"auto"}, dialectNames()...))
+	completes(cmd, "tables-of", tablesOf)
 }
 
 // again gives the flags as they were given, for a command to type next. What an address

@@ -437,6 +437,9 @@ func Count(n int, what string) string {
 	if n == 1 {
 		return "1 " + what
 	}
+	if strings.HasSuffix(what, "y") {
+		return fmt.Sprintf("%d %sies", n, strings.TrimSuffix(what, "y"))
+	}
 	return fmt.Sprintf("%d %ss", n, what)
 }
 

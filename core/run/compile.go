@@ -19,9 +19,16 @@ import (
 type Unknown struct {
 	What string
 	Span text.Span // in bytes of the text
+	// Table tells that it is a table of which the schema does not tell.
+	Table bool
 }
 
-func (u Unknown) Error() string { return "what becomes of " + u.What + " is not worked out here" }
+func (u Unknown) Error() string {
+	if u.Table {
+		return "nothing is known of " + u.What + "; a schema would tell"
+	}
+	return "what becomes of " + u.What + " is not worked out here"
+}
 
 // Refusal is the error with which the database would end the query while it runs.
 type Refusal struct {
@@ -66,6 +73,8 @@ type Plan struct {
 	Columns []string // names of the result's columns, "" for one without
 	// Tables are those that it reads.
 	Tables []*schema.Table
+	// Used tells of the columns of these which it names.
+	Used map[*schema.Table][]bool
 	// Ordered tells that ORDER BY stands at its end.
 	Ordered bool
 
@@ -90,7 +99,7 @@ type Result struct {
 // Compile makes a bound query ready to run. The query, its statement and what is known of it
 // stay in use. The error is an [Unknown].
 func Compile(in *facts.Facts, stmt *syntax.Statement, q *syntax.Query) (plan *Plan, err error) {
-	c := &compiler{Facts: in, stmt: stmt, rules: rulesOf(in.Dialect), plan: &Plan{}, reach: math.MaxInt}
+	c := &compiler{Facts: in, stmt: stmt, rules: rulesOf(in.Dialect), plan: &Plan{Used: map[*schema.Table][]bool{}}, reach: math.MaxInt}
 	c.plan.rules = c.rules
 	defer func() {
 		switch e := recover().(type) {
@@ -269,3 +278,17 @@ func (r *rules) isPostgres() bool { return r.dialect == dialect.Postgres || r.di
 
 // word gives the text of a node in lower case, for keywords that the tree does not keep.
 func (c *compiler) word(span text.Span) string { return strings.ToLower(text.View(c.Src, span)) }
+
+// SpanOf gives the place that an error of compiling or running is about; ok is false for one
+// without a place.
+func SpanOf(err error) (span text.Span, ok bool) {
+	switch e := err.(type) {
+	case Unknown:
+		span = e.Span
+	case Refusal:
+		span = e.Span
+	case Damaged:
+		span = e.Span
+	}
+	return span, !span.IsEmpty()
+}

@@ -245,7 +245,15 @@ func (c *compiler) name(n *syntax.Name) eval {
 	if place < 0 || place >= at.len {
 		c.stop(n, "the column %s", c.Text(n))
 	}
+	c.use(u.Source, place)
 	return c.slot(up, at.at+place, owner)
+}
+
+// use notes that a column is named.
+func (c *compiler) use(s *bind.Source, place int) {
+	if used := c.plan.Used[s.SchemaTable()]; place < len(used) {
+		used[place] = true
+	}
 }
 
 // slot gives the value at a place of a row, so many queries further out.

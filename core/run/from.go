@@ -80,13 +80,13 @@ func (c *compiler) tableRef(n *syntax.TableRef) tablePlan {
 		at := c.add(src, cte.width)
 		return &scan{at, cte.width, cte.rows, c.stage(SourceStage, n, c.selectOf())}
 	}
-	c.stop(n, "the table %s", c.Text(n))
-	return nil
+	panic(Unknown{What: "the table " + c.Ident(n.Name[len(n.Name)-1]), Span: n.Span(), Table: true})
 }
 
 func (c *compiler) baseTable(n syntax.Node, src *bind.Source, t *schema.Table) tablePlan {
 	if !slices.Contains(c.plan.Tables, t) {
 		c.plan.Tables = append(c.plan.Tables, t)
+		c.plan.Used[t] = make([]bool, len(t.Columns))
 	}
 	at := c.add(src, len(t.Columns))
 	return &scan{at, len(t.Columns), func(f *frame) [][]Value { return f.run.data[t] }, c.stage(SourceStage, n, c.selectOf())}
@@ -289,6 +289,7 @@ func (c *compiler) columnAt(n syntax.Node, sym syntax.Sym, from, to int) eval {
 			continue
 		}
 		if i := slices.Index(p.source.ColumnSyms(), sym); i >= 0 && i < p.len {
+			c.use(p.source, i)
 			slot := p.at + i
 			return func(f *frame) Value { return f.row[slot] }
 		}
@@ -350,10 +351,11 @@ func (j *join) each(f *frame, yield func()) {
 	var matched []bool
 	keepsRight := j.kind == syntax.RightJoin || j.kind == syntax.FullJoin
 	keepsLeft := j.kind == syntax.LeftJoin || j.kind == syntax.FullJoin
+	marks := keepsRight || f.run.trace != nil && !j.rightCorrelated
 	right := f.row[j.mid:j.to]
 	j.left.each(f, func() {
 		h := j.rightRows(f)
-		if keepsRight && matched == nil {
+		if marks && matched == nil {
 			matched = make([]bool, len(h.rows))
 		}
 		found := false
@@ -364,7 +366,7 @@ func (j *join) each(f *frame, yield func()) {
 				return
 			}
 			found = true
-			if keepsRight {
+			if marks {
 				matched[i] = true
 			}
 			f.tell(j.stage, Kept, f.row)
@@ -385,12 +387,14 @@ func (j *join) each(f *frame, yield func()) {
 			return
 		}
 		clear(right)
-		f.tell(j.stage, Alone, f.row)
-		if keepsLeft {
-			yield()
+		if !keepsLeft {
+			f.tell(j.stage, Alone, f.row)
+			return
 		}
+		f.tell(j.stage, Filled, f.row)
+		yield()
 	})
-	if !keepsRight && f.run.trace == nil {
+	if !marks {
 		return
 	}
 	h := j.rightRows(f)
@@ -399,16 +403,17 @@ func (j *join) each(f *frame, yield func()) {
 		if matched != nil && matched[i] {
 			continue
 		}
+		copy(right, row)
 		if !keepsRight {
+			f.tell(j.stage, AloneRight, f.row)
 			continue
 		}
-		copy(right, row)
-		f.tell(j.stage, AloneRight, f.row)
+		f.tell(j.stage, Filled, f.row)
 		yield()
 	}
 }
 
-// fromPlan is FROM: the tables between its commas, each with every row of those before.
+// from compiles FROM: the tables between its commas, each with every row of those before.
 func (c *compiler) from(n *syntax.From) tablePlan {
 	if n == nil {
 		return single{}

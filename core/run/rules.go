@@ -378,9 +378,25 @@ func (r *rules) quotient(a, b Value) Value {
 		places := max(6, a.digits()+int32(y.NumDigits())+1) // "Precision, scale, and length", for the digits that y has
 		return OfDecimal(x.DivRound(y, places+2).Truncate(places))
 	case r.dialect == dialect.Oracle:
-		return OfDecimal(x.DivRound(y, 40-int32(weight(x)-weight(y))))
+		return OfDecimal(trimmedZeros(x.DivRound(y, 40-int32(weight(x)-weight(y)))))
 	}
 	return OfDecimal(x.DivRound(y, quotientPlaces(x, y)))
+}
+
+// trimmedZeros gives a decimal without the zeros at its end: Oracle's NUMBER has no scale of its own.
+func trimmedZeros(d decimal.Decimal) decimal.Decimal {
+	if d.Exponent() >= 0 {
+		return d
+	}
+	s := strings.TrimRight(strings.TrimRight(d.String(), "0"), ".")
+	if !strings.Contains(d.String(), ".") {
+		s = d.String()
+	}
+	trimmed, err := decimal.NewFromString(s)
+	if err != nil {
+		return d
+	}
+	return trimmed
 }
 
 // groups rounds a number of digits up to whole groups of nine.

@@ -153,6 +153,7 @@ func (c *compiler) spread(at syntax.Node, qualifier syntax.Sym) (list []output) 
 			if qualifier == 0 && slices.ContainsFunc(sc.merged, func(m mergedColumn) bool { return m.sym == sym }) {
 				continue
 			}
+			c.use(p.source, i)
 			list = append(list, output{sym: sym, value: c.slot(0, p.at+i, sc)})
 		}
 	}

@@ -49,8 +49,9 @@ const (
 	Kept       Fate = iota
 	Dropped         // by a condition that is false, as a double, by a limit
 	Unsettled       // dropped by a condition that is unknown
-	Alone           // a row of the left side without partner
-	AloneRight      // a row of the right side without partner
+	Alone           // a row of the left side that is lost: it has no partner
+	AloneRight      // a row of the right side that is lost
+	Filled          // a row of one side that is kept without partner
 	Grouped         // a row that goes into a group
 )
 

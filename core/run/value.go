@@ -188,7 +188,7 @@ func (r *rules) appendKey(key []byte, v Value) []byte {
 		}
 		return appendInt(append(key, 2), v.n)
 	case Decimal:
-		if v.d.IsInteger() && v.d.NumDigits() < 18 {
+		if v.d.IsInteger() && weight(v.d) < 18 {
 			return appendInt(append(key, 1), v.d.IntPart())
 		}
 		f, exact := v.d.Float64()
@@ -210,3 +210,18 @@ func (r *rules) appendKey(key []byte, v Value) []byte {
 }
 
 func appendInt(key []byte, n int64) []byte { return binary.BigEndian.AppendUint64(key, uint64(n)) }
+
+// RowKey writes what is the same of two rows of a result: numbers by their value, text letter
+// by letter.
+func RowKey(row []Value) string {
+	exact := &rules{}
+	var key []byte
+	for _, v := range row {
+		if v.Kind == Float { // sums differ in their last digits by the order of the rows
+			f, _ := strconv.ParseFloat(strconv.FormatFloat(v.float(), 'g', 12, 64), 64)
+			v = OfFloat(f)
+		}
+		key = exact.appendKey(key, v)
+	}
+	return string(key)
+}

@@ -120,69 +120,189 @@ func ConstantsOf(in *bind.Info, n syntax.Node) []Constant {
 // Tables makes rows for tables, parents before their children. The same options
 // give the same rows. A table that a row cannot be made for stays empty.
 func Tables(s *schema.Schema, tables []*schema.Table, o Options) []Rows {
+	return NewMaker(s, tables, o).Make(o.Seed)
+}
+
+// Maker makes rows for the same tables again and again. It is not safe for use by several
+// goroutines.
+type Maker struct {
+	schema  *schema.Schema
+	options Options
+	random  *rand.Rand
+	source  *rand.PCG
+	writers []*writer // parents before their children
+	by      map[*schema.Table]*writer
+}
+
+// NewMaker makes a maker of rows for tables and the parents that they refer to.
+func NewMaker(s *schema.Schema, tables []*schema.Table, o Options) *Maker {
 	if o.Rows == 0 {
 		o.Rows = 8
 	}
-	g := &generator{schema: s, options: o, random: rand.New(rand.NewPCG(o.Seed, 0x6c656e73)), made: map[*schema.Table]*Rows{}}
+	m := &Maker{schema: s, options: o, source: rand.NewPCG(0, 0), by: map[*schema.Table]*writer{}}
+	m.random = rand.New(m.source)
 	for _, t := range tables {
-		g.table(t)
+		m.add(t)
 	}
-	out := make([]Rows, len(g.order))
-	for i, r := range g.order {
-		out[i] = *r
+	return m
+}
+
+// Tables lists the tables in the order in which [Maker.Make] gives them.
+func (m *Maker) Tables() (list []*schema.Table) {
+	for _, w := range m.writers {
+		list = append(list, w.table)
+	}
+	return list
+}
+
+// add adds a table behind its parents.
+func (m *Maker) add(t *schema.Table) {
+	if m.by[t] != nil || t.IsView {
+		return
+	}
+	w := &writer{Maker: m, table: t}
+	m.by[t] = w
+	for _, f := range t.Foreign {
+		parent := m.schema.Table(f.Qualifier, f.Table)
+		if parent != nil {
+			m.add(parent)
+		}
+		w.parents = append(w.parents, referenceOf(f, parent))
+	}
+	w.choose()
+	m.writers = append(m.writers, w)
+}
+
+// Make makes rows from a seed.
+func (m *Maker) Make(seed uint64) []Rows {
+	m.source.Seed(seed, 0x6c656e73)
+	for _, w := range m.writers {
+		w.made = nil
+		for i := range w.taken {
+			clear(w.taken[i])
+		}
+	}
+	out := make([]Rows, len(m.writers))
+	for i, w := range m.writers {
+		w.fill()
+		out[i] = Rows{w.table, w.made}
 	}
 	return out
 }
 
-type generator struct {
-	schema  *schema.Schema
-	options Options
-	random  *rand.Rand
-	made    map[*schema.Table]*Rows
-	order   []*Rows
-}
-
-// table makes the rows of a table, those of its parents first.
-func (g *generator) table(t *schema.Table) {
-	if g.made[t] != nil || t.IsView {
-		return
-	}
-	r := &Rows{Table: t}
-	g.made[t] = r
-	for _, f := range t.Foreign {
-		if parent := g.schema.Table(f.Qualifier, f.Table); parent != nil {
-			g.table(parent)
+// Keeps reports whether rows, in the order in which [Maker.Make] gives the tables, keep all rules
+// of their tables.
+func (m *Maker) Keeps(made []Rows) bool {
+	for i, w := range m.writers {
+		w.made = made[i].Rows
+		for k := range w.taken {
+			clear(w.taken[k])
 		}
-	}
-	g.order = append(g.order, r)
-	w := g.writer(t)
-	if g.random.IntN(8) == 0 {
-		return // an empty table
-	}
-	for range 1 + g.random.IntN(g.options.Rows) {
-		for range 20 {
-			if row, ok := w.row(); ok {
-				r.Rows = append(r.Rows, row)
-				break
+		for _, row := range w.made {
+			if !w.keeps(row) {
+				return false
 			}
 		}
 	}
+	return true
+}
+
+// keeps reports whether a row keeps the rules, beside those that were asked before.
+func (w *writer) keeps(row []Value) bool {
+	for i, v := range row {
+		if !v.Set && w.required[i] {
+			return false
+		}
+	}
+	for _, c := range w.checks {
+		if c.of(row) == no {
+			return false
+		}
+	}
+	for i, f := range w.table.Foreign {
+		if !w.refers(row, f, w.parents[i]) {
+			return false
+		}
+	}
+	return w.take(row)
+}
+
+// refers reports whether a row refers to rows that are there, or to none.
+func (w *writer) refers(row []Value, f schema.ForeignKey, r reference) bool {
+	if r.parent == nil {
+		return true
+	}
+	for _, c := range f.Columns {
+		if !row[c].Set {
+			return true
+		}
+	}
+	return slices.ContainsFunc(w.by[r.parent].made, func(parent []Value) bool {
+		for i, c := range f.Columns {
+			if i >= len(r.columns) || r.columns[i] < 0 || parent[r.columns[i]].key() != row[c].key() {
+				return false
+			}
+		}
+		return true
+	})
+}
+
+// References lists the columns of a table that refer to a column of another.
+func (m *Maker) References(from, to *schema.Table, column int) (columns []int) {
+	for i, f := range from.Foreign {
+		r := m.by[from].parents[i]
+		if r.parent != to {
+			continue
+		}
+		for k, c := range r.columns {
+			if c == column && k < len(f.Columns) {
+				columns = append(columns, f.Columns[k])
+			}
+		}
+	}
+	return columns
+}
+
+// reference is where a foreign key leads.
+type reference struct {
+	parent  *schema.Table // nil if it is not known
+	columns []int         // of the parent, -1 for one that is not there
+}
+
+func referenceOf(f schema.ForeignKey, parent *schema.Table) reference {
+	r := reference{parent: parent}
+	if parent == nil {
+		return r
+	}
+	for _, name := range f.References {
+		r.columns = append(r.columns, parent.Column(name))
+	}
+	if len(f.References) == 0 {
+		r.columns = parent.PrimaryKey()
+	}
+	return r
 }
 
 // writer makes the rows of one table.
 type writer struct {
-	*generator
-	table  *schema.Table
-	values [][]Value // by column: those to choose from
-	checks []condition
-	keys   [][]int
-	taken  []map[string]bool // by key
+	*Maker
+	table    *schema.Table
+	values   [][]Value // by column: those to choose from
+	required []bool    // by column
+	checks   []condition
+	keys     [][]int
+	taken    []map[string]bool // by key
+	parents  []reference       // by foreign key
+	made     [][]Value
 }
 
-func (g *generator) writer(t *schema.Table) *writer {
-	w := &writer{generator: g, table: t, checks: conditionsOf(t, g.options.Dialect)}
-	for _, c := range t.Columns {
+// choose finds the values to choose from, and the rules.
+func (w *writer) choose() {
+	t := w.table
+	w.checks = conditionsOf(t, w.options.Dialect)
+	for i, c := range t.Columns {
 		w.values = append(w.values, usual(c.Type))
+		w.required = append(w.required, t.IsRequired(i, w.options.Dialect))
 	}
 	add := func(column int, text string) {
 		typ := t.Columns[column].Type
@@ -191,7 +311,7 @@ func (g *generator) writer(t *schema.Table) *writer {
 	for _, c := range w.checks {
 		c.constants(add)
 	}
-	for _, c := range g.options.Constants {
+	for _, c := range w.options.Constants {
 		if c.Table == t {
 			add(c.Column, c.Text)
 		}
@@ -211,14 +331,28 @@ func (g *generator) writer(t *schema.Table) *writer {
 	for range w.keys {
 		w.taken = append(w.taken, map[string]bool{})
 	}
-	return w
+}
+
+// fill makes the table's rows.
+func (w *writer) fill() {
+	if w.random.IntN(8) == 0 {
+		return // an empty table
+	}
+	for range 1 + w.random.IntN(w.options.Rows) {
+		for range 20 {
+			if row, ok := w.row(); ok {
+				w.made = append(w.made, row)
+				break
+			}
+		}
+	}
 }
 
 // row makes one row; ok is false if it breaks a rule of the table.
 func (w *writer) row() (row []Value, ok bool) {
 	row = make([]Value, len(w.table.Columns))
-	for i, c := range w.table.Columns {
-		required := w.table.IsRequired(i, w.options.Dialect)
+	for i := range w.table.Columns {
+		c, required := &w.table.Columns[i], w.required[i]
 		switch {
 		case c.Generated != "":
 		case len(w.values[i]) == 0 && required:
@@ -230,8 +364,8 @@ func (w *writer) row() (row []Value, ok bool) {
 			row[i] = w.values[i][w.random.IntN(len(w.values[i]))]
 		}
 	}
-	for _, f := range w.table.Foreign {
-		if !w.refer(row, f) {
+	for i, f := range w.table.Foreign {
+		if !w.refer(row, f, w.parents[i]) {
 			return nil, false
 		}
 	}
@@ -245,9 +379,8 @@ func (w *writer) row() (row []Value, ok bool) {
 
 // refer makes the columns of a foreign key those of some row of the parent, or
 // NULL where they may be.
-func (w *writer) refer(row []Value, f schema.ForeignKey) bool {
-	parent := w.schema.Table(f.Qualifier, f.Table)
-	if parent == nil {
+func (w *writer) refer(row []Value, f schema.ForeignKey, r reference) bool {
+	if r.parent == nil {
 		return true
 	}
 	for _, c := range f.Columns {
@@ -255,28 +388,19 @@ func (w *writer) refer(row []Value, f schema.ForeignKey) bool {
 			return true // it refers to nothing
 		}
 	}
-	var references []int
-	for _, name := range f.References {
-		references = append(references, parent.Column(name))
-	}
-	for _, k := range parent.Keys {
-		if k.Primary && len(f.References) == 0 {
-			references = k.Columns
-		}
-	}
-	if len(references) != len(f.Columns) || slices.Contains(references, -1) {
+	if len(r.columns) != len(f.Columns) || slices.Contains(r.columns, -1) {
 		return false
 	}
-	if made := w.made[parent]; made != nil && len(made.Rows) > 0 {
+	if made := w.by[r.parent].made; len(made) > 0 {
 		// Of a few parents many are chosen often, so that some stay without children.
-		from := made.Rows[w.random.IntN(1+w.random.IntN(len(made.Rows)))]
+		from := made[w.random.IntN(1+w.random.IntN(len(made)))]
 		for i, c := range f.Columns {
-			row[c] = from[references[i]]
+			row[c] = from[r.columns[i]]
 		}
 		return true
 	}
 	for _, c := range f.Columns {
-		if !w.table.IsRequired(c, w.options.Dialect) {
+		if !w.required[c] {
 			row[c] = Value{}
 			return true
 		}
@@ -288,16 +412,16 @@ func (w *writer) refer(row []Value, f schema.ForeignKey) bool {
 func (w *writer) take(row []Value) bool {
 	entries := make([]string, len(w.keys))
 	for i, k := range w.keys {
-		var b strings.Builder
-		null := false
+		var buffer [64]byte
+		entry, null := buffer[:0], false
 		for _, c := range k {
 			null = null || !row[c].Set
-			b.WriteString(row[c].key() + "\x00")
+			entry = append(append(entry, row[c].key()...), 0)
 		}
 		if null {
 			continue
 		}
-		entries[i] = b.String()
+		entries[i] = string(entry)
 		if w.taken[i][entries[i]] {
 			return false
 		}

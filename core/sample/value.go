@@ -55,6 +55,9 @@ func (v Value) Literal(d dialect.Dialect) string {
 // key gives what tells the value from others wherever letter case, blanks at the
 // end and ways to write a number do not count.
 func (v Value) key() string {
+	if v.Class == class.Integer {
+		return v.Text
+	}
 	if f, err := strconv.ParseFloat(v.Text, 64); err == nil {
 		return strconv.FormatFloat(f, 'g', -1, 64)
 	}
@@ -156,4 +159,21 @@ func usual(t schema.Type) []Value {
 		list = append(list, Of(t.Class, "00"), Of(t.Class, "ff"))
 	}
 	return list
+}
+
+// Simple gives values of a type from the simplest on, for the row of a number from 0: another for
+// each of the first rows.
+func Simple(t schema.Type, row int) []Value {
+	switch {
+	case len(t.Values) > 0, t.Class == class.Boolean:
+		return usual(t)
+	case t.Class.IsNumber():
+		return []Value{number(t, float64(row+1)), number(t, 1), number(t, 2), number(t, 3), number(t, 10)}
+	case t.Class == class.Text:
+		plain := []string{"ash", "box", "cob", "dun", "elm"}
+		return []Value{fitted(t, plain[row%len(plain)]), fitted(t, "ash"), fitted(t, "box")}
+	case t.Class.HasDay():
+		return []Value{instant(t.Class, firstDay), instant(t.Class, firstDay.AddDate(0, 0, 1))}
+	}
+	return usual(t)
 }

@@ -1,0 +1,88 @@
+package compare_test
+
+import (
+	"context"
+	"testing"
+
+	"github.com/stretchr/testify/require"
+
+	"justlens/core/compare"
+	"justlens/core/dialect"
+	"justlens/core/run"
+	"justlens/core/schema"
+	"justlens/core/text"
+	"justlens/demo"
+)
+
+func read(t *testing.T, query string, d dialect.Dialect) compare.Side {
+	tables := schema.New(nil)
+	tables.Load([]byte(demo.Schema()), d)
+	queries := run.Read([]byte(query), d, 0, tables)
+	require.Len(t, queries, 1)
+	f, err := text.NewFile("q.sql", []byte(query))
+	require.NoError(t, err)
+	return compare.Side{Query: queries[0], File: f}
+}
+
+// TestQueries holds what is said of pairs, and on how few rows.
+func TestQueries(t *testing.T) {
+	t.Parallel()
+	for _, c := range []struct {
+		name, old, new string
+		dialect        dialect.Dialect
+		word           compare.Word
+		rows           int // shown, at the most
+		part           run.StageKind
+	}{
+		{"a bound", "SELECT name FROM hives WHERE frame_count > 8", "SELECT name FROM hives WHERE frame_count >= 8", dialect.Postgres, compare.Differ, 1, run.FilterStage},
+		{"a NULL", "SELECT name FROM hives WHERE moved_on <> '2026-05-01' OR moved_on = '2026-05-01'", "SELECT name FROM hives", dialect.MariaDB, compare.Differ, 1, run.FilterStage},
+		{"a missing partner", "SELECT h.name FROM hives h LEFT JOIN queens q ON q.queen_id = h.queen_id", "SELECT h.name FROM hives h JOIN queens q ON q.queen_id = h.queen_id", dialect.SQLite, compare.Differ, 1, run.JoinStage},
+		{"a double", "SELECT mites FROM inspections", "SELECT DISTINCT mites FROM inspections", dialect.Postgres, compare.Differ, 3, run.DistinctStage},
+		{"letter case", "SELECT hive_id FROM hives WHERE name = 'ash'", "SELECT hive_id FROM hives WHERE UPPER(name) = 'ASH'", dialect.Postgres, compare.Differ, 1, run.FilterStage},
+		{"letter case does not count", "SELECT hive_id FROM hives WHERE name = 'ash'", "SELECT hive_id FROM hives WHERE UPPER(name) = 'ASH'", dialect.MySQL, compare.NoneFound, 0, 0},
+		{"whole numbers", "SELECT hive_id / 2 AS half FROM hives", "SELECT hive_id * 0.5 AS half FROM hives", dialect.SQLServer, compare.Differ, 1, run.ListStage},
+		{"whole numbers divide", "SELECT hive_id / 2 AS half FROM hives", "SELECT hive_id * 0.5 AS half FROM hives", dialect.Oracle, compare.NoneFound, 0, 0},
+		{"an empty text", "SELECT hive_id FROM hives WHERE name <> ''", "SELECT hive_id FROM hives", dialect.Oracle, compare.Differ, 1, run.FilterStage},
+		{"an order", "SELECT hive_id FROM hives ORDER BY hive_id", "SELECT hive_id FROM hives ORDER BY hive_id DESC", dialect.Postgres, compare.Differ, 2, 0},
+		{"layout", "SELECT name FROM hives", "select name -- all\nfrom Hives", dialect.Postgres, compare.Same, 0, 0},
+		{"not the same width", "SELECT name FROM hives", "SELECT name, hive_id FROM hives", dialect.Postgres, compare.Differ, 0, 0},
+		{"what is not known", "SELECT soundex(name) AS s FROM hives", "SELECT name AS s FROM hives", dialect.Postgres, compare.Unsaid, 0, 0},
+	} {
+		t.Run(c.name, func(t *testing.T) {
+			t.Parallel()
+			found := compare.Queries(context.Background(), read(t, c.old, c.dialect), read(t, c.new, c.dialect), compare.Options{Tries: 3000})
+			require.Equal(t, c.word, found.Word, "%+v", found.Hunted)
+			d := found.Hunted.Difference
+			if d == nil {
+				require.Zero(t, c.rows)
+				return
+			}
+			rows := 0
+			for _, made := range d.Tables {
+				rows += len(made.Rows)
+			}
+			require.LessOrEqual(t, rows, c.rows)
+			if c.part != 0 {
+				require.NotNil(t, found.Parting)
+				step := found.Parting.New
+				if step == nil {
+					step = found.Parting.Old
+				}
+				require.Equal(t, c.part, step.Kind)
+			}
+		})
+	}
+}
+
+// BenchmarkHunt looks for a difference that there is not, in a thousand databases.
+func BenchmarkHunt(b *testing.B) {
+	tables := schema.New(nil)
+	tables.Load([]byte(demo.Schema()), dialect.Postgres)
+	queries := run.Read([]byte(`SELECT h.name, COUNT(*) AS n FROM hives h JOIN inspections i ON i.hive_id = h.hive_id WHERE i.mites > 3 GROUP BY h.name;
+SELECT h.name, COUNT(*) AS n FROM hives h JOIN inspections i ON i.hive_id = h.hive_id WHERE NOT i.mites <= 3 GROUP BY h.name;`), dialect.Postgres, 0, tables)
+	for b.Loop() {
+		h := compare.Hunt(context.Background(), queries[0], queries[1], compare.Options{Tries: 1000})
+		require.Nil(b, h.Difference)
+		require.Greater(b, h.Tried, 900)
+	}
+}

@@ -1,0 +1,179 @@
+package compare
+
+import (
+	"context"
+	"slices"
+	"strings"
+
+	"justlens/core/run"
+	"justlens/core/sample"
+	"justlens/core/schema"
+)
+
+// Options say how to hunt; zero values stand for the usual.
+type Options struct {
+	// Tries is how many made databases are tried, 5,000.
+	Tries int
+	Seed  uint64
+	// Rows is the greatest number of rows of a table, 6.
+	Rows int
+}
+
+// Difference is a database on which two queries give different rows.
+type Difference struct {
+	// Tables are the tables of the queries with the fewest rows that show it, those without rows
+	// left out.
+	Tables []sample.Rows
+	// Made are these and the tables whose rows they refer to, parents before their children.
+	Made []sample.Rows
+	// Used tells of the columns of a table that one of the queries names, or that are its key.
+	Used map[*schema.Table][]bool
+	// Old and New are the results.
+	Old, New [][]run.Value
+	// Order tells that the rows are the same in another order.
+	Order bool
+	// Seed made the database.
+	Seed uint64
+}
+
+// Hunted is what a hunt came to.
+type Hunted struct {
+	Difference *Difference // nil if none was found
+	// Tried counts the databases on which both queries gave rows that can be compared.
+	Tried int
+	// Open counts those on which the dialect leaves the rows of one of them open, Stopped those
+	// on which one of them ends with an error.
+	Open, Stopped int
+	// Err is why nothing could be tried, nil otherwise.
+	Err error
+}
+
+// pair are two queries that are compared.
+type pair struct{ old, new *run.Query }
+
+// limits bound the work on one made database.
+var limits = run.Limits{Rows: 20_000, Steps: 400_000, Depth: 60}
+
+// Hunt runs two queries on made databases until they differ. Both have plans. Made rows keep the
+// rules of the schema; among their values are the constants of both queries and their neighbours.
+func Hunt(ctx context.Context, before, after *run.Query, o Options) (h Hunted) {
+	if o.Tries == 0 {
+		o.Tries = 5000
+	}
+	if o.Rows == 0 {
+		o.Rows = 6
+	}
+	p := pair{before, after}
+	m := sample.NewMaker(before.Schema, p.tables(), sample.Options{Rows: o.Rows, Dialect: before.Dialect, Constants: p.constants()})
+	for i := range o.Tries {
+		if i%64 == 0 && ctx.Err() != nil {
+			h.Err = ctx.Err()
+			return h
+		}
+		seed := o.Seed + uint64(i)
+		made := m.Make(seed)
+		r := p.run(made)
+		switch {
+		case r.err != nil:
+			h.Stopped++
+			h.Err = r.err
+		case r.open:
+			h.Open++
+		default:
+			h.Tried++
+			if r.differ() {
+				h.Difference, h.Err = p.shrink(m, made), nil
+				h.Difference.Seed = seed
+				return h
+			}
+		}
+	}
+	if h.Tried > 0 {
+		h.Err = nil
+	}
+	return h
+}
+
+// tables lists those that either reads; one that both texts make for themselves is that of OLD.
+func (p pair) tables() []*schema.Table {
+	list := slices.Clone(p.old.Plan.Tables)
+	for _, t := range p.new.Plan.Tables {
+		if p.twin(t) == nil {
+			list = append(list, t)
+		}
+	}
+	return list
+}
+
+// twin gives the table of OLD that a table of NEW is, nil if OLD does not read it.
+func (p pair) twin(t *schema.Table) *schema.Table {
+	for _, u := range p.old.Plan.Tables {
+		if u == t || strings.EqualFold(u.Name, t.Name) && strings.EqualFold(u.Qualifier, t.Qualifier) && len(u.Columns) == len(t.Columns) {
+			return u
+		}
+	}
+	return nil
+}
+
+// data gives made rows to both queries.
+func (p pair) data(made []sample.Rows) run.Database {
+	data := run.Made(made, p.old.Dialect)
+	for _, t := range p.new.Plan.Tables {
+		if u := p.twin(t); u != nil && u != t {
+			data[t] = data[u]
+		}
+	}
+	return data
+}
+
+func (p pair) constants() []sample.Constant {
+	return append(sample.ConstantsOf(p.old.Info, p.old.Stmt.Node), sample.ConstantsOf(p.new.Info, p.new.Stmt.Node)...)
+}
+
+// results are what both give on the same rows.
+type results struct {
+	old, new [][]run.Value
+	open     bool
+	ordered  bool // the order of both is fixed
+	err      error
+}
+
+func (p pair) run(made []sample.Rows) results {
+	data := p.data(made)
+	a, err := p.old.Plan.Run(data, limits)
+	if err != nil {
+		return results{err: err}
+	}
+	b, err := p.new.Plan.Run(data, limits)
+	if err != nil {
+		return results{err: err}
+	}
+	return results{old: a.Rows, new: b.Rows, open: a.Open || b.Open, ordered: p.old.Plan.Ordered && p.new.Plan.Ordered && !a.Loose && !b.Loose}
+}
+
+// differ reports whether the results differ: in their rows, or where both have an order, in it.
+func (r results) differ() bool {
+	return len(Only(r.old, r.new)) > 0 || len(Only(r.new, r.old)) > 0 || r.reordered()
+}
+
+func (r results) reordered() bool {
+	return r.ordered && !slices.EqualFunc(r.old, r.new, func(a, b []run.Value) bool { return run.RowKey(a) == run.RowKey(b) })
+}
+
+// Only gives the rows of one result that the other does not give, or not as often.
+func Only(rows, others [][]run.Value) (only [][]run.Value) {
+	if len(rows) == 0 {
+		return nil
+	}
+	left := make(map[string]int, len(others))
+	for _, row := range others {
+		left[run.RowKey(row)]++
+	}
+	for _, row := range rows {
+		key := run.RowKey(row)
+		if left[key]--; left[key] < 0 {
+			only = append(only, row)
+		}
+	}
+	return only
+}
