@@ -10,7 +10,9 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/checks"
-	"justlens/database"
+	"justlens/core/compare"
+	"justlens/core/run"
+	"justlens/core/schema"
 	"justlens/demo"
 	"justlens/report"
 )
@@ -57,14 +59,29 @@ func guide(ctx context.Context, w io.Writer, style report.Style, args []string) 
 		return err
 	}
 	if strings.Contains(args[0], ".") {
-		trial, err := database.NewTrial(ctx, demo.Schema()+demo.Data())
-		if err != nil {
-			return err
-		}
-		defer trial.Close()
-		return report.GuideCheck(w, style, chosen[0], func(query string) ([][]string, error) { return trial.Rows(ctx, query) })
+		return report.GuideCheck(w, style, chosen[0], func(c *check.Check, e check.Example) *compare.Evidence { return exampleRows(ctx, c, e) })
 	}
 	return report.GuideList(w, style, family(chosen), chosen)
+}
+
+// exampleRows looks for made rows of the demo's tables on which an example and its mended form part, on the
+// first database that runs it with wrong rows.
+func exampleRows(ctx context.Context, c *check.Check, e check.Example) *compare.Evidence {
+	d, ok := c.RunsWrong(e)
+	if !ok || e.NoSchema {
+		return nil
+	}
+	tables := schema.New(nil)
+	tables.Load([]byte(demo.Schema()), d)
+	read := func(query string) *run.Query {
+		all := run.Read([]byte(query), d, e.Version, tables)
+		if len(all) == 0 {
+			return nil
+		}
+		return all[len(all)-1]
+	}
+	found := compare.Show(ctx, read(e.Bad), read(e.Good))
+	return &found
 }
 
 func family(chosen []*check.Check) []checks.Family {

@@ -29,6 +29,7 @@ type reviewOptions struct {
 	since   string
 	show    bool // the configuration
 	keep    bool // reviewing whenever something changes
+	rows    bool // evidence is looked for
 }
 
 // usualLimit is how many findings a text report tells of unless told otherwise.
@@ -62,6 +63,7 @@ func newReview(p *Program) *cobra.Command {
 	flags.StringVar(&o.since, "since", "", "tell of statements only that have changed since this `REVISION` of git, or are not committed")
 	flags.BoolVar(&o.show, "show-config", false, "print what holds for each file, and where each value comes from, instead of reviewing")
 	flags.BoolVar(&o.keep, "watch", false, "review again whenever a file changes, until Ctrl-C")
+	flags.BoolVar(&o.rows, "evidence", false, "show what is wrong on the fewest made rows: what the query gives as written, and as meant")
 	completes(cmd, "report", report.Kinds)
 	completes(cmd, "gate", []string{"refused", "wrong", "slow", "unclear"})
 	return cmd
@@ -128,6 +130,9 @@ func (o *reviewOptions) once(cmd *cobra.Command, p *Program, paths []string) err
 		}
 		problems = append(problems, unreviewed(outcome.File)...)
 		summary.Known += sift(outcome.File)
+		if o.rows {
+			outcome.File.Show(cmd.Context(), options)
+		}
 		summary.Add(outcome.File)
 		if out.toTerminal && len(outcome.File.Findings) > 0 {
 			progress.pause()

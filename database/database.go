@@ -7,7 +7,6 @@
 //	sqlite.go    SQLite files
 //	postgres.go  PostgreSQL
 //	mysql.go     MariaDB and MySQL
-//	trial.go     queries tried on tables in memory
 package database
 
 import (

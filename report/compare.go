@@ -128,18 +128,36 @@ func (r *comparedText) difference(c *compare.Comparison, d *compare.Difference) 
 		where = "with " + check.List(parts, "and")
 	}
 	r.label("DIFFER", red, fmt.Sprintf("%s %s:", what, where))
-	for _, t := range d.Tables {
-		r.line("")
-		r.indented(r.style.strong(Visible(t.Table.Name)))
-		headings, rows := shownRows(t, d.Used[t.Table])
-		r.indented(grid(headings, rows, r.style.Width-margin)...)
-	}
-	r.result("OLD gives", c.Old.Query, d.Old, d.New, d.Order)
-	r.result("NEW gives", c.New.Query, d.New, d.Old, d.Order)
+	r.line("")
+	r.indented(r.style.madeTables(d, r.style.Width-margin)...)
+	r.line("")
+	r.results(r.style.result("OLD gives", c.Old.Query, d.Old, d.New, d.Order, r.style.Width-margin))
+	r.line("")
+	r.results(r.style.result("NEW gives", c.New.Query, d.New, d.Old, d.Order, r.style.Width-margin))
 	if c.Parting != nil {
 		r.line("")
 		r.parting(c)
 	}
+}
+
+// results writes the lines of a result, which begin with two columns for their mark.
+func (r *comparedText) results(lines []string) {
+	for _, line := range lines {
+		r.line(strings.Repeat(" ", margin-len(unmarked)) + line)
+	}
+}
+
+// madeTables shows the tables of a difference.
+func (s Style) madeTables(d *compare.Difference, width int) (lines []string) {
+	for i, t := range d.Tables {
+		if i > 0 {
+			lines = append(lines, "")
+		}
+		headings, rows := shownRows(t, d.Used[t.Table])
+		lines = append(lines, s.strong(Visible(t.Table.Name)))
+		lines = append(lines, grid(headings, rows, width)...)
+	}
+	return lines
 }
 
 // shownRows gives the columns that matter of made rows.
@@ -172,14 +190,18 @@ func madeText(v sample.Value) string {
 	return v.Text
 }
 
+// What stands before a line of a result: whether the other gives such a row, too.
+const (
+	unmarked = "  "
+	marked   = "> "
+)
+
 // result shows what a query gives; rows that the other does not give are marked.
-func (r *comparedText) result(title string, q *run.Query, rows, others [][]run.Value, order bool) {
-	r.line("")
-	r.indented(r.style.strong(title))
+func (s Style) result(title string, q *run.Query, rows, others [][]run.Value, order bool, width int) []string {
 	if len(rows) == 0 {
-		r.indented("no rows")
-		return
+		return []string{unmarked + s.strong(title) + " no rows"}
 	}
+	lines := []string{unmarked + s.strong(title)}
 	only := map[string]int{}
 	if !order {
 		for _, row := range compare.Only(rows, others) {
@@ -194,17 +216,18 @@ func (r *comparedText) result(title string, q *run.Query, rows, others [][]run.V
 		marks = append(marks, only[key] > 0)
 		only[key]--
 	}
-	for i, line := range grid(headingsOf(q), cells, r.style.Width-margin) {
-		mark := "  "
+	for i, line := range grid(headingsOf(q), cells, width) {
 		if i > 0 && marks[i-1] {
-			mark = "> "
-			line = r.style.paint(line, red)
+			line = s.paint(marked+line, red)
+		} else {
+			line = unmarked + line
 		}
-		r.line(strings.Repeat(" ", margin-2) + mark + line)
+		lines = append(lines, line)
 	}
 	if more := len(rows) - mostShown; more > 0 {
-		r.indented(fmt.Sprintf("and %d more", more))
+		lines = append(lines, unmarked+fmt.Sprintf("and %d more", more))
 	}
+	return lines
 }
 
 func headingsOf(q *run.Query) []string {

@@ -3,11 +3,11 @@ package report
 import (
 	"fmt"
 	"io"
-	"slices"
 	"strings"
 
 	"justlens/core/check"
 	"justlens/core/checks"
+	"justlens/core/compare"
 	"justlens/core/dialect"
 )
 
@@ -32,12 +32,11 @@ func GuideList(w io.Writer, s Style, families []checks.Family, all []*check.Chec
 	return err
 }
 
-// Run gives the rows of a query over the demo's tables, on SQLite.
-type Run func(query string) (rows [][]string, err error)
+// Show gives what is seen of an example on rows, nil where there is nothing to see.
+type Show func(c *check.Check, e check.Example) *compare.Evidence
 
-// GuideCheck writes one check in full. With run it shows the rows in which an example and its mended
-// form differ.
-func GuideCheck(w io.Writer, s Style, c *check.Check, run Run) error {
+// GuideCheck writes one check in full, with the rows on which an example and its mended form part.
+func GuideCheck(w io.Writer, s Style, c *check.Check, show Show) error {
 	var b strings.Builder
 	fmt.Fprintf(&b, "%s  %s\n\n", s.strong(c.ID), c.Title)
 	for _, line := range wrap(c.Doc, s.Width) {
@@ -66,73 +65,10 @@ func GuideCheck(w io.Writer, s Style, c *check.Check, run Run) error {
 		fmt.Fprintf(&b, "Accepted by a comment, on its line or above the clause or statement:\n  -- lens: accept %s because REASON\n", c.ID)
 	}
 	for _, e := range c.Examples {
-		here := run
-		if c.Verdicts[dialect.SQLite] != check.Wrong || e.Dialect != dialect.ANSI && e.Dialect != dialect.SQLite {
-			here = nil
-		}
-		example(&b, s, e, here)
+		example(&b, s, e, show(c, e))
 	}
 	_, err := io.WriteString(w, b.String())
 	return err
-}
-
-// difference shows what an example and its mended form give, where both run and differ.
-func difference(b *strings.Builder, s Style, e check.Example, run Run) {
-	if !isQuery(e.Bad) || !isQuery(e.Good) {
-		return
-	}
-	found, err := run(e.Bad)
-	if err != nil {
-		return
-	}
-	mended, err := run(e.Good)
-	if err != nil || slices.EqualFunc(found, mended, slices.Equal) {
-		return
-	}
-	outcome(b, s, "found", red, found, mended)
-	outcome(b, s, "mended", green, mended, found)
-}
-
-func isQuery(query string) bool {
-	return strings.HasPrefix(query, "SELECT ") || strings.HasPrefix(query, "WITH ")
-}
-
-// mostRows is how many rows of a result are shown.
-const mostRows = 4
-
-// outcome tells how many rows a query gives, and shows those that the other does not give.
-func outcome(b *strings.Builder, s Style, label, color string, rows, other [][]string) {
-	count := fmt.Sprintf("gives %d rows on the demo's tables", len(rows))
-	switch len(rows) {
-	case 0:
-		count = "gives no row on the demo's tables"
-	case 1:
-		count = "gives 1 row on the demo's tables"
-	}
-	left := map[string]int{}
-	for _, row := range other {
-		left[strings.Join(row, "  ")]++
-	}
-	var own []string
-	for _, row := range rows {
-		line := strings.Join(row, "  ")
-		if left[line]--; left[line] < 0 {
-			own = append(own, line)
-		}
-	}
-	if len(own) > 0 && len(own) < len(rows) {
-		count += ", among them"
-	} else if len(own) > 0 {
-		count += ":"
-	}
-	b.WriteString("  " + s.paint(fmt.Sprintf("%-13s ", label), color) + count + "\n")
-	for i, line := range own {
-		if i == mostRows {
-			fmt.Fprintf(b, "%16s…\n", "")
-			break
-		}
-		fmt.Fprintf(b, "%16s%s\n", "", line)
-	}
 }
 
 // consequencesOf gives a line for each consequence with its databases.
@@ -175,7 +111,7 @@ func shortened(query string) string {
 	return query[:longExample/4] + " … " + query[len(query)-longExample/8:]
 }
 
-func example(b *strings.Builder, s Style, e check.Example, run Run) {
+func example(b *strings.Builder, s Style, e check.Example, seen *compare.Evidence) {
 	heading := "Example"
 	if e.Dialect != dialect.ANSI {
 		heading += " on " + e.Dialect.Title()
@@ -200,8 +136,12 @@ func example(b *strings.Builder, s Style, e check.Example, run Run) {
 		sql("found", e.Bad, red)
 		sql("mended", e.Good, green)
 	}
-	if run != nil {
-		difference(b, s, e, run)
+	if seen != nil && seen.Difference != nil {
+		b.WriteByte('\n')
+		for _, line := range s.seen(seen, s.Width-16) {
+			b.WriteString(strings.TrimRight(strings.Repeat(" ", 16)+line, " ") + "\n")
+		}
+		b.WriteByte('\n')
 	}
 	for _, near := range e.Near {
 		if near != e.Good {

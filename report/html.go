@@ -66,6 +66,7 @@ type htmlFinding struct {
 	More                                                               string
 	Related                                                            []string
 	Mends                                                              []htmlMend
+	Seen                                                               string // on rows, as lines; "" without
 }
 
 type htmlMend struct {
@@ -235,6 +236,9 @@ func htmlOf(f *review.File, found *review.Finding) htmlFinding {
 	for _, other := range found.Related {
 		place := f.Text.Place(other.Span.Start)
 		out.Related = append(out.Related, fmt.Sprintf("See line %d, column %d, %s: %s.", place.Line, place.Column, quoted(f.Text.Slice(other.Span)), Visible(other.Message)))
+	}
+	if e := found.Evidence; e != nil && e.Difference != nil {
+		out.Seen = strings.Join(Style{}.seen(e, maxWidth), "\n")
 	}
 	for i := range found.Mends {
 		m := &found.Mends[i]

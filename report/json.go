@@ -56,6 +56,7 @@ type jsonFinding struct {
 	Mends       []jsonMend    `json:"mends"`
 	More        int           `json:"more,omitempty"`
 	Object      string        `json:"object,omitempty"`
+	Evidence    *jsonEvidence `json:"evidence,omitempty"`
 }
 
 type jsonSpan struct {
@@ -142,6 +143,7 @@ func (r *jsonRenderer) File(f *review.File) error {
 	}
 	for i := range f.Findings {
 		found := jsonOf(f.Text, &f.Findings[i].Finding)
+		found.Evidence = evidenceOf(f.Findings[i].Evidence)
 		found.More, found.Object = f.Findings[i].More, f.Findings[i].Object
 		out.Findings = append(out.Findings, found)
 	}

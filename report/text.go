@@ -66,6 +66,7 @@ func (r *textRenderer) File(f *review.File) error {
 		r.told++
 		r.line("")
 		r.finding(f, &alike[0].Finding, alike[0].Object)
+		r.evidence(alike[0].Evidence)
 		r.more(alike[0].More, alike[0].Check.ID)
 		r.others(f, alike)
 	}

@@ -103,3 +103,21 @@ func (v Verdicts) Differ() bool {
 	}
 	return false
 }
+
+// RunsWrong gives the database on which an example of the check shows that rows are other than
+// meant: its own, or the first that runs it; ok is false where there is none, or nothing to hold it
+// against.
+func (c *Check) RunsWrong(e Example) (d dialect.Dialect, ok bool) {
+	if e.Bad == "" || e.Good == "" {
+		return 0, false
+	}
+	if e.Dialect != dialect.ANSI {
+		return e.Dialect, c.Verdicts[e.Dialect] == Wrong
+	}
+	for _, d := range []dialect.Dialect{dialect.Postgres, dialect.MariaDB, dialect.SQLite, dialect.SQLServer, dialect.Oracle, dialect.Spark} {
+		if c.Verdicts[d] == Wrong {
+			return d, true
+		}
+	}
+	return 0, false
+}

@@ -21,6 +21,10 @@ type Column struct {
 func Columns(q *run.Query) []Column {
 	var list []Column
 	for i, name := range q.Plan.Columns {
+		if q.Node == nil {
+			list = append(list, Column{Name: name})
+			continue
+		}
 		list = append(list, Column{name, q.OutputType(q.Node, i).Class, q.OutputNullable(q.Node, i)})
 	}
 	return list
@@ -89,6 +93,9 @@ func Texts(before, after *run.Query) (told []string) {
 
 // grain tells where rows may come twice in one result alone.
 func grain(before, after *run.Query) []string {
+	if before.Node == nil || after.Node == nil {
+		return nil
+	}
 	a, b := before.RowsApart(before.Node.Body), after.RowsApart(after.Node.Body)
 	switch {
 	case a && !b:

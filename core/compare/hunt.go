@@ -17,6 +17,8 @@ type Options struct {
 	Seed  uint64
 	// Rows is the greatest number of rows of a table, 6.
 	Rows int
+	// CountOnly looks for another number of rows: the columns are not the same.
+	CountOnly bool
 }
 
 // Difference is a database on which two queries give different rows.
@@ -49,7 +51,10 @@ type Hunted struct {
 }
 
 // pair are two queries that are compared.
-type pair struct{ old, new *run.Query }
+type pair struct {
+	old, new  *run.Query
+	countOnly bool
+}
 
 // limits bound the work on one made database.
 var limits = run.Limits{Rows: 20_000, Steps: 400_000, Depth: 60}
@@ -63,7 +68,7 @@ func Hunt(ctx context.Context, before, after *run.Query, o Options) (h Hunted) {
 	if o.Rows == 0 {
 		o.Rows = 6
 	}
-	p := pair{before, after}
+	p := pair{before, after, o.CountOnly}
 	m := sample.NewMaker(before.Schema, p.tables(), sample.Options{Rows: o.Rows, Dialect: before.Dialect, Constants: p.constants()})
 	for i := range o.Tries {
 		if i%64 == 0 && ctx.Err() != nil {
@@ -127,7 +132,20 @@ func (p pair) data(made []sample.Rows) run.Database {
 }
 
 func (p pair) constants() []sample.Constant {
-	return append(sample.ConstantsOf(p.old.Info, p.old.Stmt.Node), sample.ConstantsOf(p.new.Info, p.new.Stmt.Node)...)
+	list := append(sample.ConstantsOf(p.old.Info, p.old.Stmt.Node), sample.ConstantsOf(p.new.Info, p.new.Stmt.Node)...)
+	if !p.old.Plan.Now && !p.new.Plan.Now {
+		return list
+	}
+	for _, t := range p.tables() {
+		for i, c := range t.Columns {
+			if c.Type.Class.HasDay() {
+				for _, days := range []int{0, -7, -30} {
+					list = append(list, sample.Constant{Table: t, Column: i, Text: run.Now.AddDate(0, 0, days).Format("2006-01-02")})
+				}
+			}
+		}
+	}
+	return list
 }
 
 // results are what both give on the same rows.
@@ -135,6 +153,7 @@ type results struct {
 	old, new [][]run.Value
 	open     bool
 	ordered  bool // the order of both is fixed
+	counts   bool // only how many rows there are counts
 	err      error
 }
 
@@ -148,7 +167,7 @@ func (p pair) run(made []sample.Rows) results {
 	if err != nil {
 		return results{err: err}
 	}
-	return results{old: a.Rows, new: b.Rows, open: a.Open || b.Open, ordered: p.old.Plan.Ordered && p.new.Plan.Ordered && !a.Loose && !b.Loose}
+	return results{old: a.Rows, new: b.Rows, open: a.Open || b.Open, counts: p.countOnly, ordered: p.old.Plan.Ordered && p.new.Plan.Ordered && !a.Loose && !b.Loose}
 }
 
 // differ reports whether the results differ: in their rows, or where both have an order, in it.

@@ -57,7 +57,7 @@ func Steps(q *run.Query, data run.Database) ([]*Step, error) {
 // Parting follows both queries on the rows of a difference, and gives the first step at which they
 // part; nil where that cannot be told.
 func (d *Difference) Parting(before, after *run.Query) *Parting {
-	data := pair{before, after}.data(d.Made)
+	data := pair{old: before, new: after}.data(d.Made)
 	old, err := Steps(before, data)
 	if err != nil {
 		return nil

@@ -7,6 +7,7 @@ import (
 
 	"justlens/core/bind"
 	"justlens/core/check"
+	"justlens/core/compare"
 	"justlens/core/dialect"
 	"justlens/core/facts"
 	"justlens/core/fault"
@@ -113,6 +114,8 @@ type Finding struct {
 	Of text.Span
 	// Fingerprint is that of the statement.
 	Fingerprint Fingerprint
+	// Evidence is what is seen of it on rows, nil where that was not asked.
+	Evidence *compare.Evidence
 	// Object names what the finding stands in, as "view heavy, CTE loads"; "" where it
 	// stands in a statement that makes nothing with a name.
 	Object string

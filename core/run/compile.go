@@ -77,6 +77,8 @@ type Plan struct {
 	Used map[*schema.Table][]bool
 	// Ordered tells that ORDER BY stands at its end.
 	Ordered bool
+	// Now tells that it asks for the day or the time of the run, which is [Now].
+	Now bool
 
 	query *queryPlan
 	rules *rules
@@ -98,7 +100,17 @@ type Result struct {
 
 // Compile makes a bound query ready to run. The query, its statement and what is known of it
 // stay in use. The error is an [Unknown].
-func Compile(in *facts.Facts, stmt *syntax.Statement, q *syntax.Query) (plan *Plan, err error) {
+func Compile(in *facts.Facts, stmt *syntax.Statement, q *syntax.Query) (*Plan, error) {
+	return compile(in, stmt, func(c *compiler) *queryPlan { return c.query(q, nil) })
+}
+
+// CompileWrite makes a bound UPDATE or DELETE ready to run, as the query of the rows that it would
+// touch: what tells these apart, and the values that UPDATE would give them. Nothing is written.
+func CompileWrite(in *facts.Facts, stmt *syntax.Statement) (*Plan, error) {
+	return compile(in, stmt, func(c *compiler) *queryPlan { return c.write(stmt.Node) })
+}
+
+func compile(in *facts.Facts, stmt *syntax.Statement, make func(*compiler) *queryPlan) (plan *Plan, err error) {
 	c := &compiler{Facts: in, stmt: stmt, rules: rulesOf(in.Dialect), plan: &Plan{Used: map[*schema.Table][]bool{}}, reach: math.MaxInt}
 	c.plan.rules = c.rules
 	defer func() {
@@ -112,7 +124,7 @@ func Compile(in *facts.Facts, stmt *syntax.Statement, q *syntax.Query) (plan *Pl
 			panic(e)
 		}
 	}()
-	c.plan.query = c.query(q, nil)
+	c.plan.query = make(c)
 	for _, o := range c.plan.query.columns {
 		name := ""
 		if o.sym != 0 {

@@ -305,8 +305,10 @@ func (c *compiler) present(name string) eval {
 	}
 	switch name {
 	case "current_date", "curdate":
+		c.plan.Now = true
 		return made(func(f *frame) Value { return OfDay(f.run.now) })
 	case "current_timestamp", "now", "localtimestamp", "getdate", "sysdatetime", "systimestamp", "sysdate":
+		c.plan.Now = true
 		return made(func(f *frame) Value { return OfTime(f.run.now) })
 	}
 	return nil
@@ -372,6 +374,9 @@ func (c *compiler) binary(n *syntax.Binary) eval {
 			return OfInt(v.n / w.n)
 		}
 	}
+	if value := c.bits(n); value != nil {
+		return value
+	}
 	op := reckoned[n.Op]
 	if op == 0 {
 		c.stop(n, "the operator %s", c.word(n.OpSpan))
@@ -388,6 +393,36 @@ func (c *compiler) binary(n *syntax.Binary) eval {
 		}
 		f.run.at = n
 		return r.reckon(op, v, w)
+	}
+}
+
+// bits compiles the operators that work on the bits of integers, nil for others.
+func (c *compiler) bits(n *syntax.Binary) eval {
+	var work func(x, y int64) int64
+	switch written := c.word(n.OpSpan); {
+	case n.Op == syntax.OpBitAnd:
+		work = func(x, y int64) int64 { return x & y }
+	case n.Op == syntax.OpBitOr:
+		work = func(x, y int64) int64 { return x | y }
+	case n.Op == syntax.OpBitXor, written == "^" && (c.rules.isMySQL() || c.Dialect == dialect.SQLServer || c.Dialect == dialect.Spark), written == "#" && c.rules.isPostgres():
+		work = func(x, y int64) int64 { return x ^ y }
+	case written == "<<":
+		work = func(x, y int64) int64 { return x << y }
+	case written == ">>":
+		work = func(x, y int64) int64 { return x >> y }
+	default:
+		return nil
+	}
+	x, y, r := c.expr(n.X), c.expr(n.Y), c.rules
+	return func(f *frame) Value {
+		v, w := r.operand(x(f)), r.operand(y(f))
+		switch {
+		case v.IsNull() || w.IsNull():
+			return Value{}
+		case v.Kind != Int || w.Kind != Int || v.n < 0 || w.n < 0 || w.n > 31:
+			panic(Unknown{What: "the bits of such numbers", Span: n.Span()})
+		}
+		return OfInt(work(v.n, w.n))
 	}
 }
 

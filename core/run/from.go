@@ -418,8 +418,12 @@ func (c *compiler) from(n *syntax.From) tablePlan {
 	if n == nil {
 		return single{}
 	}
-	var all tablePlan
-	for i, t := range n.Tables {
+	return c.cross(n.Tables)
+}
+
+// cross compiles tables each of whose rows meets every row of those before.
+func (c *compiler) cross(tables []syntax.TableExpr) (all tablePlan) {
+	for i, t := range tables {
 		from := 0
 		reach := c.reach
 		c.reach = 1 << 30

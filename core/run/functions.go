@@ -1,8 +1,12 @@
 package run
 
 import (
+	"fmt"
 	"math"
+	"slices"
+	"strconv"
 	"strings"
+	"time"
 	"unicode"
 	"unicode/utf8"
 
@@ -91,8 +95,8 @@ var functions = map[string]function{
 	"dayofyear":   {in: mySQL, min: 1, max: 1, work: field("doy")},
 	"dayofweek":   {in: mySQL, min: 1, max: 1, work: func(r *rules, a []Value) Value { return plus(field("dow")(r, a), 1) }},
 	"weekday":     {in: mySQL, min: 1, max: 1, work: func(r *rules, a []Value) Value { return plus(field("isodow")(r, a), -1) }},
-	"date":        {in: mySQL | onlySQLite | postgres, min: 1, max: 1, work: onlyDay},
-	"datetime":    {in: onlySQLite, min: 1, max: 1, work: textMoment},
+	"date":        {in: mySQL | onlySQLite | postgres, min: 1, max: -1, work: onlyDay},
+	"datetime":    {in: onlySQLite, min: 1, max: -1, work: textMoment},
 	"julianday":   {in: onlySQLite, min: 1, max: 1, work: julianDay},
 	"strftime":    {in: onlySQLite, min: 2, max: 2, work: formatted},
 	"date_format": {in: mySQL, min: 2, max: 2, work: func(r *rules, a []Value) Value { return formatted(r, []Value{a[1], a[0]}) }},
@@ -470,6 +474,12 @@ func plus(v Value, n int64) Value {
 
 func onlyDay(r *rules, a []Value) Value {
 	v := r.dayLike(a[0])
+	if len(a) > 1 && !v.IsNull() {
+		if r.dialect != dialect.SQLite {
+			panic(unknownHere("DATE of several values"))
+		}
+		v = modified(v, a[1:])
+	}
 	switch {
 	case v.IsNull():
 		if r.dialect != dialect.SQLite {
@@ -492,6 +502,7 @@ func textMoment(r *rules, a []Value) Value {
 	if v.Kind != Date && v.Kind != Timestamp {
 		panic(unknownHere("a time of " + v.Kind.noun()))
 	}
+	v = modified(v, a[1:])
 	return OfText(v.moment().Format("2006-01-02 15:04:05"))
 }
 
@@ -516,6 +527,7 @@ func formatted(r *rules, a []Value) Value {
 		panic(unknownHere("a format of " + v.Kind.noun()))
 	}
 	t := v.moment()
+	isoYear, isoWeek := t.ISOWeek()
 	var b strings.Builder
 	pattern := r.written(a[0])
 	for i := 0; i < len(pattern); i++ {
@@ -530,12 +542,40 @@ func formatted(r *rules, a []Value) Value {
 			form = "%"
 		case r.isMySQL() && pattern[i] == 'i', r.dialect == dialect.SQLite && pattern[i] == 'M':
 			form = "04"
+		case r.isMySQL() && pattern[i] == 'x':
+			fmt.Fprintf(&b, "%04d", isoYear)
+			continue
+		case r.isMySQL() && pattern[i] == 'v':
+			fmt.Fprintf(&b, "%02d", isoWeek)
+			continue
+		case r.isMySQL() && pattern[i] == 'y':
+			form = "06"
+		case r.isMySQL() && pattern[i] == 'b':
+			form = "Jan"
 		case form == "":
 			panic(unknownHere("the format %" + pattern[i:i+1]))
 		}
 		b.WriteString(t.Format(form))
 	}
 	return r.text(b.String())
+}
+
+// charForms are the patterns of TO_CHAR that PostgreSQL and Oracle share, the longer ones first.
+var charForms = []struct {
+	pattern string
+	write   func(t time.Time) string
+}{
+	{"IYYY", func(t time.Time) string { y, _ := t.ISOWeek(); return fmt.Sprintf("%04d", y) }},
+	{"YYYY", func(t time.Time) string { return t.Format("2006") }},
+	{"HH24", func(t time.Time) string { return t.Format("15") }},
+	{"IW", func(t time.Time) string { _, w := t.ISOWeek(); return fmt.Sprintf("%02d", w) }},
+	{"WW", func(t time.Time) string { return fmt.Sprintf("%02d", (t.YearDay()-1)/7+1) }},
+	{"Mon", func(t time.Time) string { return t.Format("Jan") }},
+	{"YY", func(t time.Time) string { return t.Format("06") }},
+	{"MM", func(t time.Time) string { return t.Format("01") }},
+	{"DD", func(t time.Time) string { return t.Format("02") }},
+	{"MI", func(t time.Time) string { return t.Format("04") }},
+	{"SS", func(t time.Time) string { return t.Format("05") }},
 }
 
 // toChar writes a date by the patterns that PostgreSQL and Oracle share.
@@ -545,13 +585,65 @@ func toChar(r *rules, a []Value) Value {
 		panic(unknownHere("TO_CHAR of " + v.Kind.noun()))
 	}
 	pattern := r.written(a[1])
-	form := strings.NewReplacer("YYYY", "2006", "MM", "01", "DD", "02", "HH24", "15", "MI", "04", "SS", "05").Replace(pattern)
-	for _, c := range strings.NewReplacer("YYYY", "", "MM", "", "DD", "", "HH24", "", "MI", "", "SS", "").Replace(pattern) {
-		if !strings.ContainsRune("-/: .", c) {
+	var b strings.Builder
+	for rest := pattern; rest != ""; {
+		at := slices.IndexFunc(charForms, func(f struct {
+			pattern string
+			write   func(t time.Time) string
+		}) bool {
+			return strings.HasPrefix(rest, f.pattern)
+		})
+		switch {
+		case at >= 0:
+			b.WriteString(charForms[at].write(v.moment()))
+			rest = rest[len(charForms[at].pattern):]
+		case strings.ContainsRune("-/: .", rune(rest[0])):
+			b.WriteByte(rest[0])
+			rest = rest[1:]
+		default:
 			panic(unknownHere("the format " + pattern))
 		}
 	}
-	return r.text(v.moment().Format(form))
+	return r.text(b.String())
+}
+
+// modified applies SQLite's modifiers to a moment: '+30 days', 'start of month'.
+func modified(v Value, modifiers []Value) Value {
+	for _, m := range modifiers {
+		t := v.moment()
+		y, month, d := t.Date()
+		words := strings.Fields(strings.ToLower(m.s))
+		switch {
+		case len(words) == 2 && words[0] != "start":
+			n, err := strconv.Atoi(words[0])
+			unit := strings.TrimSuffix(words[1], "s")
+			by := map[string]time.Duration{"hour": time.Hour, "minute": time.Minute, "second": time.Second}[unit]
+			switch {
+			case err != nil:
+				panic(unknownHere("the modifier " + m.s))
+			case by != 0:
+				t = t.Add(time.Duration(n) * by)
+			case unit == "day":
+				t = t.AddDate(0, 0, n)
+			case unit == "month":
+				t = t.AddDate(0, n, 0)
+			case unit == "year":
+				t = t.AddDate(n, 0, 0)
+			default:
+				panic(unknownHere("the modifier " + m.s))
+			}
+		case len(words) == 3 && words[0] == "start" && words[2] == "month":
+			t = time.Date(y, month, 1, 0, 0, 0, 0, time.UTC)
+		case len(words) == 3 && words[0] == "start" && words[2] == "year":
+			t = time.Date(y, 1, 1, 0, 0, 0, 0, time.UTC)
+		case len(words) == 3 && words[0] == "start" && words[2] == "day":
+			t = time.Date(y, month, d, 0, 0, 0, 0, time.UTC)
+		default:
+			panic(unknownHere("the modifier " + m.s))
+		}
+		v = OfTime(t)
+	}
+	return v
 }
 
 func lastDay(r *rules, a []Value) Value {

@@ -67,8 +67,15 @@ func (r *rules) madeValue(v sample.Value, t schema.Type) Value {
 			made = Value{Kind: Bytes, s: string(b)}
 		}
 	}
-	if r.dialect == dialect.SQLite {
+	switch {
+	case r.dialect == dialect.SQLite:
 		return r.held(made, t)
+	case made.Kind == Timestamp && r.isMySQL(): // it keeps as many digits of a second as are declared
+		unit := second
+		for range min(t.Length, 6) {
+			unit /= 10
+		}
+		made.n = floorDiv(made.n+unit/2, unit) * unit
 	}
 	return made
 }

@@ -13,9 +13,9 @@ import (
 type Query struct {
 	*facts.Facts
 	Stmt *syntax.Statement
-	Node *syntax.Query
-	Plan *Plan // nil where Err says why
-	Err  error // an [Unknown], a [Refusal], or a [Damaged]
+	Node *syntax.Query // nil of an UPDATE or DELETE, whose rows are those that it would touch
+	Plan *Plan         // nil where Err says why
+	Err  error         // an [Unknown], a [Refusal], or a [Damaged]
 }
 
 // Damaged is the error of a statement that cannot be read.
@@ -23,7 +23,8 @@ type Damaged struct{ Span text.Span }
 
 func (d Damaged) Error() string { return "it cannot be read; justlens review tells why" }
 
-// Read reads the queries of a text, in its order; statements that are none are passed over. The
+// Read reads the queries of a text, in its order, those that are stored and the rows that UPDATE and
+// DELETE would touch among them; other statements are passed over. The
 // tables that the text makes add to those of the schema.
 func Read(src []byte, d dialect.Dialect, v dialect.Version, s *schema.Schema) (queries []*Query) {
 	tables := schema.New(s)
@@ -38,27 +39,56 @@ func Read(src []byte, d dialect.Dialect, v dialect.Version, s *schema.Schema) (q
 		if stmt == nil {
 			return queries
 		}
-		if sel, ok := stmt.Node.(*syntax.SelectStmt); ok && sel.Query != nil {
-			queries = append(queries, readOne(src, d, v, int(stmt.Span.Start), tables))
+		if q := queryOf(stmt.Node); q != nil || syntax.Kinds(syntax.KindUpdate, syntax.KindDelete).Has(stmt.Node.Kind()) {
+			queries = append(queries, ReadAt(src, d, v, int(stmt.Span.Start), tables))
 		}
 	}
 }
 
-// readOne reads the statement that begins at a place, with names of its own: what is known of it
-// stays.
-func readOne(src []byte, d dialect.Dialect, v dialect.Version, at int, tables *schema.Schema) *Query {
+// ReadAt reads the query that begins at a place, in bytes from 0, with names of its own: what is
+// known of it stays. It gives nil for a statement that has none.
+func ReadAt(src []byte, d dialect.Dialect, v dialect.Version, at int, tables *schema.Schema) *Query {
 	names := syntax.NewNames()
 	parser := syntax.NewParser(names)
 	parser.ResetAt(src, d, v, at)
 	stmt := parser.Next()
+	if stmt == nil {
+		return nil
+	}
+	node := queryOf(stmt.Node)
+	writes := syntax.Kinds(syntax.KindUpdate, syntax.KindDelete).Has(stmt.Node.Kind())
+	if node == nil && !writes {
+		return nil
+	}
 	binder := bind.NewBinder(names)
 	binder.Reset(src, d, tables)
-	q := &Query{Facts: &facts.Facts{}, Stmt: stmt, Node: stmt.Node.(*syntax.SelectStmt).Query}
+	q := &Query{Facts: &facts.Facts{}, Stmt: stmt, Node: node}
 	q.Reset(binder.Bind(stmt))
 	if len(stmt.Errors) > 0 {
 		q.Err = Damaged{stmt.Errors[0].Span}
 		return q
 	}
-	q.Plan, q.Err = Compile(q.Facts, stmt, q.Node)
+	if writes {
+		q.Plan, q.Err = CompileWrite(q.Facts, stmt)
+	} else {
+		q.Plan, q.Err = Compile(q.Facts, stmt, q.Node)
+	}
 	return q
+}
+
+// queryOf gives the query of a statement that is one, or that stores one.
+func queryOf(n syntax.Stmt) *syntax.Query {
+	switch n := n.(type) {
+	case *syntax.SelectStmt:
+		return n.Query
+	case *syntax.Insert:
+		if n.With == nil {
+			return n.Query
+		}
+	case *syntax.CreateView:
+		return n.Query
+	case *syntax.CreateTable:
+		return n.Query
+	}
+	return nil
 }

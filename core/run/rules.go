@@ -461,7 +461,9 @@ func (r *rules) reckonDays(op byte, a, b Value) Value {
 		return Value{Kind: Interval, months: a.months * int32(b.n), days: a.days * int32(b.n), n: a.n * b.n}
 	case op == '*' && a.Kind == Int && b.Kind == Interval:
 		return r.reckonDays(op, b, a)
-	case r.isMySQL():
+	case r.isMySQL() && plus && b.Kind == Interval && a.Kind == Text:
+		return r.reckonDays(op, r.dayLike(a), b)
+	case r.isMySQL() && a.Kind != Interval && b.Kind != Interval:
 		return r.reckon(op, dayNumber(a), dayNumber(b))
 	}
 	panic(unknownHere("arithmetic with " + a.Kind.noun() + " and " + b.Kind.noun()))

@@ -69,7 +69,7 @@ func (c *compiler) stage(kind StageKind, n syntax.Node, sel *syntax.Select) *Sta
 	if c.inner > 0 {
 		return s // of a subquery in an expression
 	}
-	if sel != nil && c.scope != nil {
+	if c.scope != nil {
 		s.Scope = c.scope.bound
 		for _, p := range c.scope.sources {
 			s.Sources = append(s.Sources, Place{p.source, p.at, p.len})

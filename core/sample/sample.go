@@ -79,22 +79,24 @@ func (r Rows) Insert(d dialect.Dialect) string {
 // ConstantsOf lists the constants that a statement holds against columns of tables.
 func ConstantsOf(in *bind.Info, n syntax.Node) []Constant {
 	var list []Constant
-	note := func(x syntax.Expr, others ...syntax.Expr) {
+	c := condition{src: in.Src}
+	noteText := func(x syntax.Expr, text string) {
 		name, ok := syntax.Unparen(x).(*syntax.Name)
 		if !ok {
 			return
 		}
 		u := in.Use(name)
-		if u.Status != bind.Resolved || u.Source.SchemaTable() == nil || u.Column.Index < 0 {
-			return
+		if u.Status == bind.Resolved && u.Source.SchemaTable() != nil && u.Column.Index >= 0 {
+			list = append(list, Constant{u.Source.SchemaTable(), u.Column.Index, text})
 		}
-		c := condition{src: in.Src}
+	}
+	note := func(x syntax.Expr, others ...syntax.Expr) {
 		for _, o := range others {
 			if _, isName := syntax.Unparen(o).(*syntax.Name); isName {
 				continue
 			}
 			if v := c.value(o, nil); v.Set {
-				list = append(list, Constant{u.Source.SchemaTable(), u.Column.Index, v.Text})
+				noteText(x, v.Text)
 			}
 		}
 	}
@@ -111,10 +113,22 @@ func ConstantsOf(in *bind.Info, n syntax.Node) []Constant {
 			note(n.X, n.List...)
 		case *syntax.Like:
 			note(n.X, n.Pattern)
+			for _, like := range likenesses(c.value(n.Pattern, nil).Text) {
+				noteText(n.X, like)
+			}
 		}
 		return true
 	})
 	return list
+}
+
+// likenesses gives texts that a pattern of LIKE matches, and some that it nearly does.
+func likenesses(pattern string) []string {
+	if pattern == "" {
+		return nil
+	}
+	fill := func(any, one string) string { return strings.NewReplacer("%", any, "_", one).Replace(pattern) }
+	return []string{fill("", "_"), fill("x", "x"), fill("x", ""), "x" + fill("", "x")}
 }
 
 // Tables makes rows for tables, parents before their children. The same options

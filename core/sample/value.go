@@ -88,7 +88,11 @@ func neighbours(v Value, t schema.Type) []Value {
 		if err != nil {
 			return nil
 		}
-		return []Value{instant(t.Class, at.AddDate(0, 0, -1)), instant(t.Class, at), instant(t.Class, at.Add(12*time.Hour)), instant(t.Class, at.AddDate(0, 0, 1))}
+		list := []Value{instant(t.Class, at.AddDate(0, 0, -1)), instant(t.Class, at), instant(t.Class, at.Add(12*time.Hour)), instant(t.Class, at.AddDate(0, 0, 1))}
+		if exact, err := time.Parse(instantForm, v.Text); err == nil && exact != at && t.Class != class.Date {
+			list = append(list, instant(t.Class, exact), instant(t.Class, exact.Add(time.Second/2)), instant(t.Class, exact.Add(time.Second)))
+		}
+		return list
 	case class.Text:
 		return []Value{fitted(t, v.Text), fitted(t, v.Text+"x")}
 	}
@@ -109,7 +113,7 @@ func instant(c class.Class, at time.Time) Value {
 	if c == class.Date {
 		return Of(c, at.Format(dayForm))
 	}
-	return Of(c, at.Format(instantForm))
+	return Of(c, at.Format(instantForm+".999"))
 }
 
 // fitted cuts a text to the length of its type, in characters.
@@ -148,7 +152,7 @@ func usual(t schema.Type) []Value {
 			list = append(list, number(t, 0.5), number(t, 2.5))
 		}
 	case t.Class.HasDay():
-		for _, hours := range []int{0, 12, 24, 48, 24 * 31} {
+		for _, hours := range []int{0, 12, 24, 48, 24 * 31, -24 * 30} {
 			list = append(list, instant(t.Class, firstDay.Add(time.Duration(hours)*time.Hour)))
 		}
 	case t.Class == class.Boolean:

@@ -1,0 +1,52 @@
+package compare
+
+import (
+	"context"
+	"errors"
+
+	"justlens/core/run"
+)
+
+// Evidence is what is seen of a finding on rows: a database on which the query as written and the
+// query as meant part.
+type Evidence struct {
+	Written, Meant *run.Query
+	Difference     *Difference // nil where none is shown
+	// Why says why nothing is shown, as the rest of a sentence.
+	Why string
+}
+
+// evidenceTries is how many made databases are tried for the evidence of one finding.
+const evidenceTries = 3000
+
+// Show looks for rows on which two queries part.
+func Show(ctx context.Context, written, meant *run.Query) Evidence {
+	e := Evidence{Written: written, Meant: meant}
+	var damaged run.Damaged
+	for _, q := range []*run.Query{written, meant} {
+		switch {
+		case q == nil:
+			e.Why = "only queries are worked out"
+			return e
+		case errors.As(q.Err, &damaged):
+			e.Why = "it cannot be read"
+			return e
+		case q.Err != nil:
+			e.Why = q.Err.Error()
+			return e
+		}
+	}
+	h := Hunt(ctx, written, meant, Options{Tries: evidenceTries, Seed: 1, CountOnly: len(written.Plan.Columns) != len(meant.Plan.Columns)})
+	switch e.Difference = h.Difference; {
+	case h.Difference != nil:
+	case h.Tried > 0 && h.Open > h.Tried/10:
+		e.Why = "where they may part, the database leaves it open which rows it gives"
+	case h.Tried > 0:
+		e.Why = "no made rows show a difference"
+	case h.Err != nil:
+		e.Why = h.Err.Error()
+	default:
+		e.Why = "the database leaves it open which rows it gives"
+	}
+	return e
+}

@@ -1,0 +1,59 @@
+package report
+
+import (
+	"strings"
+
+	"justlens/core/compare"
+)
+
+// evidence shows the rows on which a query as written and as meant part.
+func (r *textRenderer) evidence(e *compare.Evidence) {
+	if e == nil {
+		return
+	}
+	r.line("")
+	if e.Difference == nil {
+		r.indented("Not shown on rows: "+e.Why+".", gray)
+		return
+	}
+	for _, line := range r.style.seen(e, r.style.Width-margin-len(unmarked)) {
+		r.line(strings.Repeat(" ", margin) + line)
+	}
+}
+
+// seen gives the lines of evidence: the rows, and both results.
+func (s Style) seen(e *compare.Evidence, width int) []string {
+	d := e.Difference
+	lines := []string{s.strong("Seen on empty tables")}
+	if len(d.Tables) > 0 {
+		lines[0] = s.strong("Seen on")
+		for _, line := range s.madeTables(d, width) {
+			lines = append(lines, unmarked+line)
+		}
+	}
+	lines = append(lines, "")
+	lines = append(lines, s.result("as written:", e.Written, d.Old, d.New, d.Order, width)...)
+	return append(lines, s.result("as meant:", e.Meant, d.New, d.Old, d.Order, width)...)
+}
+
+// jsonEvidence is what is seen of a finding on rows.
+type jsonEvidence struct {
+	Reason  string      `json:"reason,omitempty"`
+	Tables  []jsonTable `json:"tables,omitempty"`
+	Written [][]*string `json:"written,omitempty"`
+	Meant   [][]*string `json:"meant,omitempty"`
+}
+
+func evidenceOf(e *compare.Evidence) *jsonEvidence {
+	switch {
+	case e == nil:
+		return nil
+	case e.Difference == nil:
+		return &jsonEvidence{Reason: e.Why}
+	}
+	out := &jsonEvidence{Written: dataOf(e.Difference.Old), Meant: dataOf(e.Difference.New)}
+	for _, t := range e.Difference.Tables {
+		out.Tables = append(out.Tables, tableOf(t, e.Difference.Used[t.Table]))
+	}
+	return out
+}
