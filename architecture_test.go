@@ -13,7 +13,7 @@ import (
 // only those before it.
 var road = []string{
 	"core/text", "core/slab", "core/fault", "core/dialect/word", "core/dialect/class", "core/dialect", "core/syntax", "core/schema", "core/bind", "core/reason", "core/facts", "core/sample", "core/run", "core/check",
-	"core/compare", "core/checks/", "core/checks", "core/review", "core/mend", "database", "demo", "known", "config", "report", "cli", "cmd/justlens",
+	"core/compare", "core/checks/", "core/checks", "core/follow", "core/review", "core/mend", "database", "demo", "rows", "known", "config", "report", "cli", "cmd/justlens",
 }
 
 // place gives a package's place on the road, -1 for what is no part of it.

@@ -13,15 +13,17 @@ import (
 	"justlens/core/run"
 	"justlens/core/syntax"
 	"justlens/core/text"
+	"justlens/database"
 	"justlens/report"
 )
 
 type compareOptions struct {
 	reviewFlags
+	rowsFlags
 	color    colorFlag
+	on       string
 	old, new string // queries
 	tries    int
-	seed     uint64
 	kind     string // of report
 }
 
@@ -43,12 +45,14 @@ func newCompare(p *Program) *cobra.Command {
 		RunE: func(cmd *cobra.Command, paths []string) error { return o.run(cmd, p, paths) },
 	}
 	o.addText(cmd)
+	o.rowsFlags.add(cmd)
 	o.color.add(cmd)
 	flags := cmd.Flags()
 	flags.StringVar(&o.old, "old-query", "", "SQL `TEXT` to read as OLD")
 	flags.StringVar(&o.new, "new-query", "", "SQL `TEXT` to read as NEW")
 	flags.IntVar(&o.tries, "tries", 5000, "made databases to try")
-	flags.Uint64Var(&o.seed, "seed", 1, "`NUMBER` from which databases are made: the same gives the same")
+	flags.StringVar(&o.on, "on", "both", "which rows: made, rows for those of --rows alone, both")
+	completes(cmd, "on", compareOn)
 	flags.StringVar(&o.kind, "report", "text", "`KIND` of report: text, json")
 	completes(cmd, "report", []string{"text", "json"})
 	return cmd
@@ -60,6 +64,15 @@ func (o *compareOptions) run(cmd *cobra.Command, p *Program, paths []string) err
 	}
 	if _, err := choose("--report", o.kind, "text", "json"); err != nil {
 		return err
+	}
+	if _, err := choose("--on", o.on, compareOn...); err != nil {
+		return err
+	}
+	if o.on == "rows" && o.rows == "" {
+		return usageError{errors.New("--on rows: --rows says where they are")}
+	}
+	if len(o.schemas) == 0 && o.rows != "" && database.IsSource(o.rows) {
+		o.schemas = []string{o.rows} // the tables are there as well
 	}
 	if o.tries < 1 {
 		return usageError{errors.New("--tries is at least 1")}
@@ -186,7 +199,10 @@ func (o *compareOptions) compare(ctx context.Context, p *Program, old, now side)
 	progress := p.showProgress("comparing", len(old.queries))
 	defer progress.end()
 	for i := range old.queries {
-		c := compare.Queries(ctx, compare.Side{Query: old.queries[i], File: old.file}, compare.Side{Query: now.queries[i], File: now.file}, compare.Options{Tries: o.tries, Seed: o.seed})
+		c, err := o.pair(ctx, p, compare.Side{Query: old.queries[i], File: old.file}, compare.Side{Query: now.queries[i], File: now.file})
+		if err != nil {
+			return nil, err
+		}
 		if err := ctx.Err(); err != nil {
 			return nil, err
 		}
@@ -194,4 +210,22 @@ func (o *compareOptions) compare(ctx context.Context, p *Program, old, now side)
 		progress.done()
 	}
 	return all, nil
+}
+
+var compareOn = []string{"made", "rows", "both"}
+
+// pair compares two queries on the rows that are asked for.
+func (o *compareOptions) pair(ctx context.Context, p *Program, old, now compare.Side) (*compare.Comparison, error) {
+	options := compare.Options{Tries: o.tries, Seed: o.seed}
+	if o.rows == "" || o.on == "made" {
+		return compare.Queries(ctx, old, now, nil, options), nil
+	}
+	data, err := o.load(ctx, p, old.Schema, old.Query, now.Query)
+	if err != nil {
+		return nil, err
+	}
+	if o.on == "rows" {
+		options.Tries = -1
+	}
+	return compare.Queries(ctx, old, now, data, options), nil
 }

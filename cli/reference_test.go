@@ -23,7 +23,7 @@ func TestReferenceIsCurrent(t *testing.T) {
 	t.Parallel()
 	var b strings.Builder
 	b.WriteString("# Commands\n\nWhat each command says with `--help`; `go test ./cli -run Reference -update-reference` writes this page.\n")
-	for _, command := range []string{"", "review", "mend", "compare", "guide", "schema", "known save", "known prune", "init", "demo", "completion"} {
+	for _, command := range []string{"", "review", "mend", "follow", "compare", "guide", "schema", "known save", "known prune", "init", "demo", "completion"} {
 		var out bytes.Buffer
 		args := append(strings.Fields(command), "--help")
 		require.Zero(t, cli.Run(context.Background(), args, strings.NewReader(""), &out, &out, func(string) string { return "" }))

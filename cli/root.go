@@ -85,7 +85,7 @@ func newRoot(p *Program) *cobra.Command {
 		".LocalFlags.FlagUsages", fmt.Sprintf("(.LocalFlags.FlagUsagesWrapped %d)", helpWidth),
 		".InheritedFlags.FlagUsages", fmt.Sprintf("(.InheritedFlags.FlagUsagesWrapped %d)", helpWidth),
 	).Replace(root.UsageTemplate()))
-	root.AddCommand(newReview(p), newMend(p), newGuide(p), newSchema(p), newDemo(p), newKnown(p), newInit(p), newCompare(p))
+	root.AddCommand(newReview(p), newMend(p), newGuide(p), newSchema(p), newDemo(p), newKnown(p), newInit(p), newCompare(p), newFollow(p))
 	root.InitDefaultCompletionCmd()
 	if completion, _, err := root.Find([]string{"completion"}); err == nil {
 		completion.Args = knownCommand

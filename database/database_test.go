@@ -207,7 +207,10 @@ func mustRead(t *testing.T, path string) []byte {
 func TestSQLiteFilesThatCannotBeRead(t *testing.T) {
 	t.Parallel()
 	path, db := sqliteFile(t, "CREATE TABLE hives (hive_id INTEGER PRIMARY KEY)", "BEGIN EXCLUSIVE")
-	_, err := sqliteMaster(context.Background(), path, "mode=ro&_pragma=busy_timeout(10)")
+	err := openSQLite(path, "mode=ro&_pragma=busy_timeout(10)", func(db *sql.DB) error {
+		_, err := sqliteMaster(context.Background(), db)
+		return err
+	})
 	_ = db
 	require.ErrorContains(t, sqliteFailure(err), "another program has locked it")
 

@@ -50,7 +50,16 @@ SELECT v.TABLE_NAME, (SELECT GROUP_CONCAT(CONCAT('` + "`', REPLACE(c.COLUMN_NAME
 FROM information_schema.VIEWS v WHERE v.TABLE_SCHEMA = DATABASE() ORDER BY v.TABLE_NAME`
 )
 
-func readMySQL(ctx context.Context, u *url.URL, env func(string) string) (Schema, error) {
+func readMySQL(ctx context.Context, u *url.URL, env func(string) string) (s Schema, err error) {
+	err = withMySQL(u, env, func(db *sql.DB) error {
+		s, err = mysqlSchema(ctx, db)
+		return err
+	})
+	return s, err
+}
+
+// withMySQL opens a database, and gives it to use.
+func withMySQL(u *url.URL, env func(string) string, use func(*sql.DB) error) error {
 	config := mysql.NewConfig()
 	config.User = u.User.Username()
 	given := false
@@ -68,21 +77,20 @@ func readMySQL(ctx context.Context, u *url.URL, env func(string) string) (Schema
 	case "", "true", "false", "skip-verify", "preferred":
 		config.TLSConfig = encrypted
 	default:
-		return Schema{}, fmt.Errorf("%s: unknown tls=%s; choose true, skip-verify, preferred or false", Redacted(u.String()), encrypted)
+		return fmt.Errorf("%s: unknown tls=%s; choose true, skip-verify, preferred or false", Redacted(u.String()), encrypted)
 	}
 	config.Timeout, config.ReadTimeout = Timeout, Timeout
 	config.Logger = nothing{}
 	connector, err := mysql.NewConnector(config)
 	if err != nil {
-		return Schema{}, fmt.Errorf("%s: not an address that can be read", Redacted(u.String()))
+		return fmt.Errorf("%s: not an address that can be read", Redacted(u.String()))
 	}
 	db := sql.OpenDB(connector)
 	defer db.Close()
-	s, err := mysqlSchema(ctx, db)
-	if err != nil {
-		return Schema{}, mysqlFailure(u, err)
+	if err := use(db); err != nil {
+		return mysqlFailure(u, err)
 	}
-	return s, nil
+	return nil
 }
 
 // nothing swallows what the driver would write to standard error.

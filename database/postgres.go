@@ -60,10 +60,19 @@ WHERE c.relkind IN ('v', 'm') AND n.nspname NOT IN ('pg_catalog', 'information_s
 ORDER BY c.oid`
 )
 
-func readPostgres(ctx context.Context, u *url.URL) (Schema, error) {
+func readPostgres(ctx context.Context, u *url.URL) (s Schema, err error) {
+	err = withPostgres(ctx, u, func(conn *pgx.Conn) error {
+		s, err = postgresSchema(ctx, conn)
+		return err
+	})
+	return s, err
+}
+
+// withPostgres connects so that nothing can be changed, and gives the connection to use.
+func withPostgres(ctx context.Context, u *url.URL, use func(*pgx.Conn) error) error {
 	config, err := pgx.ParseConfig(u.String())
 	if err != nil {
-		return Schema{}, fmt.Errorf("%s: not an address that can be read", Redacted(u.String()))
+		return fmt.Errorf("%s: not an address that can be read", Redacted(u.String()))
 	}
 	config.RuntimeParams["default_transaction_read_only"] = "on"
 	config.BuildFrontend = func(r io.Reader, w io.Writer) *pgproto3.Frontend {
@@ -71,14 +80,13 @@ func readPostgres(ctx context.Context, u *url.URL) (Schema, error) {
 	}
 	conn, err := pgx.ConnectConfig(ctx, config)
 	if err != nil {
-		return Schema{}, postgresFailure(u, err)
+		return postgresFailure(u, err)
 	}
 	defer conn.Close(context.WithoutCancel(ctx))
-	s, err := postgresSchema(ctx, conn)
-	if err != nil {
-		return Schema{}, postgresFailure(u, err)
+	if err := use(conn); err != nil {
+		return postgresFailure(u, err)
 	}
-	return s, nil
+	return nil
 }
 
 func postgresSchema(ctx context.Context, conn *pgx.Conn) (Schema, error) {

@@ -32,21 +32,31 @@ func readSQLite(ctx context.Context, path string) (Schema, error) {
 	return Schema{Dialect: dialect.SQLite, DDL: ddl}, nil
 }
 
-func sqliteDDL(ctx context.Context, path string) ([]byte, error) {
+func sqliteDDL(ctx context.Context, path string) (ddl []byte, err error) {
+	err = withSQLite(path, func(db *sql.DB) error {
+		ddl, err = sqliteMaster(ctx, db)
+		return err
+	})
+	return ddl, err
+}
+
+// withSQLite opens a file so that nothing there is changed, and gives it to use; where that cannot
+// be, a copy of it.
+func withSQLite(path string, use func(*sql.DB) error) error {
 	logged, err := isLogged(path)
 	switch _, missing := os.Stat(path + "-wal"); {
 	case err != nil:
-		return nil, err
+		return err
 	case !logged:
-		ddl, err := sqliteMaster(ctx, path, "mode=ro")
+		err := openSQLite(path, "mode=ro", use)
 		if code := sqliteCode(err); code == sqlite3.SQLITE_READONLY || code == sqlite3.SQLITE_CANTOPEN {
-			return sqliteCopy(ctx, path, "-journal") // what a program that was killed left is to be rolled back first
+			return sqliteCopy(path, "-journal", use) // what a program that was killed left is to be rolled back first
 		}
-		return ddl, err
+		return err
 	case missing != nil:
-		return sqliteMaster(ctx, path, "immutable=1") // nobody has it open, else its log would be there
+		return openSQLite(path, "immutable=1", use) // nobody has it open, else its log would be there
 	}
-	return sqliteCopy(ctx, path, "-wal") // SQLite would make an index of the log beside it
+	return sqliteCopy(path, "-wal", use) // SQLite would make an index of the log beside it
 }
 
 // isLogged reports whether a file is in WAL mode, by its read version ("Database File
@@ -65,19 +75,19 @@ func isLogged(path string) (bool, error) {
 }
 
 // sqliteCopy reads a private copy of a file and of what belongs to it.
-func sqliteCopy(ctx context.Context, path, companion string) ([]byte, error) {
+func sqliteCopy(path, companion string, use func(*sql.DB) error) error {
 	folder, err := os.MkdirTemp("", "justlens-*")
 	if err != nil {
-		return nil, err
+		return err
 	}
 	defer os.RemoveAll(folder)
 	copied := filepath.Join(folder, "copy.db")
 	for _, suffix := range []string{"", companion} {
 		if err := copyFile(copied+suffix, path+suffix); err != nil && !(suffix != "" && errors.Is(err, os.ErrNotExist)) {
-			return nil, err
+			return err
 		}
 	}
-	return sqliteMaster(ctx, copied, "mode=rw")
+	return openSQLite(copied, "mode=rw", use)
 }
 
 func copyFile(to, from string) error {
@@ -94,14 +104,18 @@ func copyFile(to, from string) error {
 	return errors.Join(err, dst.Close())
 }
 
-func sqliteMaster(ctx context.Context, path, mode string) ([]byte, error) {
+func openSQLite(path, mode string, use func(*sql.DB) error) error {
 	query := fmt.Sprintf("%s&_pragma=busy_timeout(%d)", mode, lockWait.Milliseconds())
 	address := url.URL{Scheme: "file", Opaque: (&url.URL{Path: path}).EscapedPath(), RawQuery: query}
 	db, err := sql.Open("sqlite", address.String())
 	if err != nil {
-		return nil, err
+		return err
 	}
 	defer db.Close()
+	return use(db)
+}
+
+func sqliteMaster(ctx context.Context, db *sql.DB) ([]byte, error) {
 	rows, err := db.QueryContext(ctx, "SELECT sql FROM sqlite_master WHERE sql IS NOT NULL AND name NOT LIKE 'sqlite@_%' ESCAPE '@' "+
 		"ORDER BY CASE type WHEN 'table' THEN 1 WHEN 'index' THEN 2 ELSE 3 END, rowid")
 	if err != nil {

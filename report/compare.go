@@ -57,18 +57,54 @@ func (r *comparedText) comparison(c *compare.Comparison) {
 		}
 		r.label(label, yellow, told)
 	}
+	if c.OnRows != nil {
+		r.onRows(c)
+	}
 	switch {
 	case c.Err != nil:
 		r.label("UNSAID", yellow, fmt.Sprintf("%s%s", c.Of, reasonOf(c)))
 	case c.Word == compare.Same:
 		r.label("SAME", green, "The texts differ in layout, comments and letter case alone: the same rows, by reasoning.")
+	case c.Word == compare.NoneFound && c.Hunted.Tried == 0:
 	case c.Word == compare.NoneFound:
 		r.label("NONE", green, fmt.Sprintf("No difference found in %s made databases.%s", thousands(c.Hunted.Tried), leftOver(c.Hunted)))
 	case c.Hunted.Difference != nil:
 		r.difference(c, c.Hunted.Difference)
+	case c.OnRows != nil:
+		if c.Hunted.Tried > 0 {
+			r.label("MADE", gray, fmt.Sprintf("No difference in %s made databases.", thousands(c.Hunted.Tried)))
+		}
 	default:
 		r.label("DIFFER", red, "The columns are not the same; rows were not compared.")
 	}
+}
+
+// onRows tells what both give on real rows, and which rows one gives alone.
+func (r *comparedText) onRows(c *compare.Comparison) {
+	o := c.OnRows
+	if o.Err != nil {
+		r.label("ROWS", yellow, fmt.Sprintf("Not compared on the rows: %v.", o.Err))
+		return
+	}
+	counts := fmt.Sprintf("OLD gives %s, NEW %s", Count(len(o.Old), "row"), Count(len(o.New), "row"))
+	alone := [][][]run.Value{compare.Only(o.Old, o.New), compare.Only(o.New, o.Old)}
+	switch {
+	case o.Open:
+		r.label("ROWS", yellow, counts+". The database leaves it open which, so they are not compared.")
+		return
+	case len(alone[0]) == 0 && len(alone[1]) == 0:
+		r.label("ROWS", green, counts+": the same.")
+		return
+	}
+	r.label("ROWS", red, counts+":")
+	for i, q := range []*run.Query{c.Old.Query, c.New.Query} {
+		if len(alone[i]) == 0 {
+			continue
+		}
+		r.line("")
+		r.results(r.style.result(fmt.Sprintf("%s in %s alone", Count(len(alone[i]), "row"), []string{"OLD", "NEW"}[i]), q, alone[i], nil, true, r.style.Width-margin))
+	}
+	r.line("")
 }
 
 // sidesOf names both queries by their places.
@@ -311,6 +347,7 @@ type jsonComparison struct {
 	Reason  string          `json:"reason,omitempty"`
 	Parting *jsonParting    `json:"parting,omitempty"`
 	Script  []string        `json:"script,omitempty"`
+	OnRows  *jsonTwoResults `json:"onRows,omitempty"`
 	Results *jsonTwoResults `json:"results,omitempty"`
 }
 
@@ -357,6 +394,9 @@ func comparisonOf(c *compare.Comparison) jsonComparison {
 		Tried: c.Hunted.Tried, Open: c.Hunted.Open, Stopped: c.Hunted.Stopped}
 	if c.Err != nil {
 		out.Reason = c.Err.Error()
+	}
+	if o := c.OnRows; o != nil && o.Err == nil {
+		out.OnRows = &jsonTwoResults{dataOf(o.Old), dataOf(o.New)}
 	}
 	if d := c.Hunted.Difference; d != nil {
 		out.Order = d.Order

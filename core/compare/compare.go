@@ -34,6 +34,8 @@ type Comparison struct {
 	Columns []string
 	// Hunted is what came of made rows.
 	Hunted Hunted
+	// OnRows is what both give on real rows, nil where none were asked for.
+	OnRows *OnRows
 	// Parting is where the two part on the rows of the difference, nil where it cannot be told.
 	Parting *Parting
 	// Err is why the rows were not compared.
@@ -49,7 +51,9 @@ type Side struct {
 }
 
 // Queries compares two queries over one schema.
-func Queries(ctx context.Context, before, after Side, o Options) *Comparison {
+//
+// Real rows come as data, nil for none.
+func Queries(ctx context.Context, before, after Side, data run.Database, o Options) *Comparison {
 	c := &Comparison{Old: before, New: after}
 	for _, side := range []struct {
 		name string
@@ -72,8 +76,19 @@ func Queries(ctx context.Context, before, after Side, o Options) *Comparison {
 		c.Word = Same
 		return c
 	}
-	c.Hunted = Hunt(ctx, before.Query, after.Query, o)
+	if data != nil {
+		c.OnRows = both(before.Query, after.Query, data)
+	}
+	if o.Tries >= 0 {
+		c.Hunted = Hunt(ctx, before.Query, after.Query, o)
+	}
 	switch {
+	case c.Hunted.Difference == nil && c.OnRows != nil && c.OnRows.Differ():
+		c.Word = Differ
+	case c.Hunted.Difference == nil && o.Tries < 0 && c.OnRows != nil:
+		if c.Err = c.OnRows.Err; c.Err == nil {
+			c.Word = NoneFound
+		}
 	case c.Hunted.Difference != nil:
 		c.Word = Differ
 		c.Parting = c.Hunted.Difference.Parting(before.Query, after.Query)
@@ -107,4 +122,36 @@ func sameTokens(a, b *run.Query) bool {
 		}
 	}
 	return true
+}
+
+// OnRows is what two queries give on real rows.
+type OnRows struct {
+	Old, New [][]run.Value
+	// Open tells that the dialect leaves the rows of one of them open.
+	Open bool
+	Err  error
+}
+
+// both runs both queries on rows.
+func both(before, after *run.Query, data run.Database) *OnRows {
+	p := pair{old: before, new: after}
+	for _, t := range after.Plan.Tables {
+		if u := p.twin(t); u != nil && u != t {
+			data[t] = data[u]
+		}
+	}
+	a, err := before.Plan.Run(data, run.Limits{})
+	if err != nil {
+		return &OnRows{Err: err}
+	}
+	b, err := after.Plan.Run(data, run.Limits{})
+	if err != nil {
+		return &OnRows{Err: err}
+	}
+	return &OnRows{Old: a.Rows, New: b.Rows, Open: a.Open || b.Open}
+}
+
+// Differ reports whether the rows are not the same.
+func (o *OnRows) Differ() bool {
+	return o.Err == nil && !o.Open && (len(Only(o.Old, o.New)) > 0 || len(Only(o.New, o.Old)) > 0)
 }

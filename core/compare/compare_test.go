@@ -50,7 +50,7 @@ func TestQueries(t *testing.T) {
 	} {
 		t.Run(c.name, func(t *testing.T) {
 			t.Parallel()
-			found := compare.Queries(context.Background(), read(t, c.old, c.dialect), read(t, c.new, c.dialect), compare.Options{Tries: 3000})
+			found := compare.Queries(context.Background(), read(t, c.old, c.dialect), read(t, c.new, c.dialect), nil, compare.Options{Tries: 3000})
 			require.Equal(t, c.word, found.Word, "%+v", found.Hunted)
 			d := found.Hunted.Difference
 			if d == nil {

@@ -12,7 +12,7 @@ import (
 
 // Options say how to hunt; zero values stand for the usual.
 type Options struct {
-	// Tries is how many made databases are tried, 5,000.
+	// Tries is how many made databases are tried, 5,000; below zero none.
 	Tries int
 	Seed  uint64
 	// Rows is the greatest number of rows of a table, 6.

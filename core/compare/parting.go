@@ -14,6 +14,9 @@ type Step struct {
 	item    syntax.Node // of the select list, at which two part
 }
 
+// Partners is not asked for.
+func (c counter) Partners(*run.Stage, int) {}
+
 // Parting is where two queries part: at a step of each, or at one that the other does not have.
 type Parting struct {
 	Old, New *Step // one may be nil

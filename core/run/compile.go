@@ -77,6 +77,9 @@ type Plan struct {
 	Used map[*schema.Table][]bool
 	// Ordered tells that ORDER BY stands at its end.
 	Ordered bool
+	// Unknown is the first of its expressions that is not known, nil where all are: a run that comes to
+	// it ends.
+	Unknown *Unknown
 	// Now tells that it asks for the day or the time of the run, which is [Now].
 	Now bool
 

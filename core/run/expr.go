@@ -16,11 +16,35 @@ import (
 const deepest = 500
 
 // expr compiles an expression.
-func (c *compiler) expr(x syntax.Expr) eval {
+//
+// What is not known of it ends a run, not the compilation: the rest of the query can be read.
+func (c *compiler) expr(x syntax.Expr) (value eval) {
 	if c.depth++; c.depth > deepest {
 		c.stop(x, "an expression that is nested so deep")
 	}
-	defer func() { c.depth-- }()
+	depth, scope, inner := c.depth, c.scope, c.inner
+	var inAggregate bool
+	if scope != nil {
+		inAggregate = scope.inAggregate
+	}
+	defer func() {
+		c.depth = depth - 1
+		if e := recover(); e != nil {
+			unknown, ok := e.(Unknown)
+			if !ok {
+				panic(e)
+			}
+			unknown = c.placed(unknown)
+			c.scope, c.inner = scope, inner
+			if scope != nil {
+				scope.inAggregate = inAggregate
+			}
+			if c.plan.Unknown == nil {
+				c.plan.Unknown = &unknown
+			}
+			value = func(*frame) Value { panic(unknown) }
+		}
+	}()
 	c.at = x
 	if c.scope != nil && c.scope.grouped && !c.scope.inAggregate {
 		if value := c.groupKey(x); value != nil {

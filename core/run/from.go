@@ -358,14 +358,14 @@ func (j *join) each(f *frame, yield func()) {
 		if marks && matched == nil {
 			matched = make([]bool, len(h.rows))
 		}
-		found := false
+		found := 0
 		try := func(i int) {
 			f.run.step()
 			copy(right, h.rows[i])
 			if j.on != nil && j.on(f) != True {
 				return
 			}
-			found = true
+			found++
 			if marks {
 				matched[i] = true
 			}
@@ -383,7 +383,10 @@ func (j *join) each(f *frame, yield func()) {
 				try(i)
 			}
 		}
-		if found {
+		if t := f.run.trace; t != nil {
+			t.Partners(j.stage, found)
+		}
+		if found > 0 {
 			return
 		}
 		clear(right)

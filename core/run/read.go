@@ -73,6 +73,9 @@ func ReadAt(src []byte, d dialect.Dialect, v dialect.Version, at int, tables *sc
 	} else {
 		q.Plan, q.Err = Compile(q.Facts, stmt, q.Node)
 	}
+	if q.Err == nil && q.Plan.Unknown != nil {
+		q.Err = *q.Plan.Unknown
+	}
 	return q
 }
 

@@ -74,9 +74,6 @@ func (c *compiler) selectBody(n *syntax.Select, q *syntax.Query) (*selectPlan, [
 		p.having = c.steps(n.Having.Cond, HavingStage, n)
 	}
 	p.outputs = c.outputs(n)
-	if p.distinct {
-		p.once = c.stage(DistinctStage, n, n)
-	}
 	var order []sortKey
 	if q != nil && q.OrderBy != nil {
 		order = c.orderKeys(n, q.OrderBy, p)
@@ -88,9 +85,9 @@ func (c *compiler) selectBody(n *syntax.Select, q *syntax.Query) (*selectPlan, [
 	if len(sc.windows) > 0 {
 		p.windows = c.stage(WindowStage, n, n)
 	}
-	p.list = &Stage{Kind: ListStage, Node: n, Select: n}
-	if c.inner == 0 {
-		c.plan.stages = append(c.plan.stages, p.list)
+	p.list = c.stage(ListStage, n, n)
+	if p.distinct {
+		p.once = c.stage(DistinctStage, n, n)
 	}
 	return p, order, on
 }
@@ -252,6 +249,7 @@ func (p *selectPlan) rows(base *frame) [][]Value {
 		for i := range p.outputs {
 			row = append(row, p.outputs[i].value(f))
 		}
+		f.tell(p.list, Kept, row)
 		if seen != nil {
 			key := string(f.run.plan.rules.rowKey(nil, row))
 			if first, ok := seen[key]; ok {
@@ -267,7 +265,6 @@ func (p *selectPlan) rows(base *frame) [][]Value {
 		for _, h := range p.hidden {
 			row = append(row, h(f))
 		}
-		f.tell(p.list, Kept, row)
 		out = append(out, row)
 		f.run.hold(len(out))
 	}

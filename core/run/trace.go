@@ -58,6 +58,8 @@ const (
 // Tracer is told of every row at every stage. The row is valid during the call.
 type Tracer interface {
 	Row(s *Stage, fate Fate, row []Value)
+	// Partners tells how many rows of the right side of a join a row of the left side met.
+	Partners(s *Stage, n int)
 }
 
 // Stages lists the stages of a plan in the order in which they are worked.

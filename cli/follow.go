@@ -1,0 +1,211 @@
+package cli
+
+import (
+	"context"
+	"errors"
+	"fmt"
+	"strings"
+	"time"
+
+	"github.com/spf13/cobra"
+
+	"justlens/core/follow"
+	"justlens/core/review"
+	"justlens/core/run"
+	"justlens/core/sample"
+	"justlens/core/schema"
+	"justlens/core/text"
+	"justlens/database"
+	"justlens/report"
+	"justlens/rows"
+)
+
+type followOptions struct {
+	reviewFlags
+	rowsFlags
+	color colorFlag
+	track string
+	stage int
+	limit int
+	kind  string // of report
+}
+
+// rowsFlags say on which rows queries are worked out.
+type rowsFlags struct {
+	rows    string
+	seed    uint64
+	timeout time.Duration
+}
+
+func (r *rowsFlags) add(cmd *cobra.Command) {
+	flags := cmd.Flags()
+	flags.StringVar(&r.rows, "rows", "", "`SOURCE` of rows: a file of INSERTs, a folder of CSV files, a SQLite file, postgres://…, mysql://…, or made for rows made from the schema")
+	flags.Uint64Var(&r.seed, "seed", 1, "`NUMBER` from which rows are made: the same gives the same")
+	flags.DurationVar(&r.timeout, "timeout", 10*time.Second, "how long a database may take")
+}
+
+// load reads the rows of the tables that queries need.
+func (r *rowsFlags) load(ctx context.Context, p *Program, tables *schema.Schema, queries ...*run.Query) (run.Database, error) {
+	s := rows.Source{Name: r.rows, Env: p.Env, Schema: tables, Seed: r.seed, Timeout: r.timeout}
+	for _, q := range queries {
+		s.Dialect = q.Dialect
+		if q.Plan == nil {
+			continue
+		}
+		s.Tables = append(s.Tables, q.Plan.Tables...)
+		s.Constants = append(s.Constants, sample.ConstantsOf(q.Info, q.Stmt.Node)...)
+	}
+	return rows.Load(ctx, s)
+}
+
+func newFollow(p *Program) *cobra.Command {
+	var o followOptions
+	cmd := &cobra.Command{
+		Use:   "follow [FILE]",
+		Short: "Follow the rows of a query through its clauses",
+		Long: "Tells what each clause of a query does to the rows, in the order in which a\n" +
+			"database works: where rows are lost, where they come twice, and what may be\n" +
+			"NULL from there on. With --rows it works the query out on rows, and counts.\n" +
+			"The rows of databases are only read, up to 10,000 of a table; UPDATE and\n" +
+			"DELETE are never run, the rows that they would touch are followed.",
+		Example: "  justlens follow query.sql --schema schema.sql\n" +
+			"  justlens follow query.sql --schema schema.sql --rows data.sql\n" +
+			"  justlens follow query.sql --rows bees.db --schema bees.db --track 'h.hive_id = 7'",
+		RunE: func(cmd *cobra.Command, paths []string) error { return o.run(cmd, p, paths) },
+	}
+	o.addText(cmd)
+	o.rowsFlags.add(cmd)
+	o.color.add(cmd)
+	flags := cmd.Flags()
+	flags.StringVar(&o.query, "query", "", "SQL `TEXT` to read instead of a file")
+	flags.StringVar(&o.track, "track", "", "`CONDITION` on the rows of one source whose way is told, as h.hive_id = 7")
+	flags.IntVar(&o.stage, "stage", 0, "show the rows of step `N`, kept and lost")
+	flags.IntVar(&o.limit, "limit", 10, "rows of a step to show, 50 at the most")
+	flags.StringVar(&o.kind, "report", "text", "`KIND` of report: text, json")
+	completes(cmd, "report", []string{"text", "json"})
+	return cmd
+}
+
+func (o *followOptions) check(paths []string) error {
+	switch {
+	case len(paths) > 1:
+		return usageError{fmt.Errorf("one file is followed at a time, not %d", len(paths))}
+	case o.limit < 1 || o.limit > 50:
+		return usageError{fmt.Errorf("--limit %d: from 1 to 50", o.limit)}
+	case o.track != "" && o.rows == "":
+		return usageError{errors.New("--track follows rows: --rows says where they are")}
+	case o.stage < 0:
+		return usageError{fmt.Errorf("--stage %d: steps are numbered from 1", o.stage)}
+	case o.stage > 0 && o.rows == "":
+		return usageError{errors.New("--stage shows rows: --rows says where they are")}
+	}
+	if err := o.color.check(); err != nil {
+		return err
+	}
+	if _, err := choose("--report", o.kind, "text", "json"); err != nil {
+		return err
+	}
+	return o.sources(paths)
+}
+
+func (o *followOptions) run(cmd *cobra.Command, p *Program, paths []string) error {
+	if err := o.configure(cmd, paths); err != nil {
+		return err
+	}
+	if err := o.check(paths); err != nil {
+		return err
+	}
+	if len(o.schemas) == 0 && o.rows != "" && database.IsSource(o.rows) {
+		o.schemas = []string{o.rows} // the tables are there as well
+	}
+	in, options, problems, err := o.texts(cmd.Context(), p, paths)
+	if err != nil {
+		return err
+	}
+	if len(problems) > 0 {
+		return errors.Join(problems...)
+	}
+	if len(in) != 1 {
+		return usageError{errors.New("one file is followed at a time")}
+	}
+	all, err := o.follow(cmd.Context(), p, in[0], options)
+	if err != nil {
+		return err
+	}
+	if o.kind == "json" {
+		err = report.FollowedJSON(p.Stdout, Version, all)
+	}
+	out := report.ForPeople(p.Stdout)
+	style := report.StyleFor(p.Stdout, o.color.value, p.Env("NO_COLOR") != "")
+	status := error(nil)
+	for i, f := range all {
+		if o.stage > len(f.Steps) {
+			return fmt.Errorf("--stage %d: the query has %s", o.stage, report.Count(len(f.Steps), "step"))
+		}
+		if o.kind == "text" && err == nil {
+			if i > 0 {
+				fmt.Fprintln(out)
+			}
+			err = report.FollowedText(out, style, f, o.stage, o.limit)
+		}
+		if f.Err != nil {
+			status = errFailed
+		}
+	}
+	return errors.Join(err, status)
+}
+
+// follow reads the queries of a text, and works them out where there are rows.
+func (o *followOptions) follow(ctx context.Context, p *Program, in review.Input, options review.Options) (all []report.Follow, err error) {
+	src, err := in.Read()
+	if err != nil {
+		return nil, errors.New(plainError(in.Path, err))
+	}
+	f, err := text.NewFile(in.Path, src)
+	if err != nil {
+		return nil, errors.New(plainError(in.Path, err))
+	}
+	if options.Auto {
+		options.Dialect, options.Version = guessed(in, f)
+		options.Auto = false
+	}
+	tables := schema.New(options.Schema).For(options.Dialect)
+	if schema.SpeaksOfTables(f.Bytes()) {
+		tables.Load(f.Bytes(), options.Dialect)
+	}
+	read := func(src string) []*run.Query {
+		return run.Read([]byte(src), options.Dialect, options.Version, tables)
+	}
+	queries := run.Read(f.Bytes(), options.Dialect, options.Version, tables)
+	if len(queries) == 0 {
+		return nil, fmt.Errorf("%s: there is no query in it", in.Path)
+	}
+	found := review.New(options).Review(f).Findings
+	for _, q := range queries {
+		one := report.Follow{Followed: follow.Read(q), File: f, Findings: found}
+		if o.rows != "" && q.Plan != nil {
+			if one.Rows = database.Redacted(o.rows); strings.EqualFold(o.rows, rows.Made) {
+				one.Rows = "made"
+			}
+			data, err := o.load(ctx, p, tables, q)
+			if err != nil {
+				return nil, err
+			}
+			one.Run(data, run.Limits{})
+			if o.track != "" && one.Err == nil {
+				tracked, err := one.Track(o.track, data, func(query string) *run.Query {
+					if found := read(query); len(found) == 1 {
+						return found[0]
+					}
+					return nil
+				})
+				if err != nil {
+					return nil, err
+				}
+				one.Follow(tracked, data, run.Limits{})
+			}
+		}
+		all = append(all, one)
+	}
+	return all, nil
+}
