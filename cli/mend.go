@@ -178,16 +178,20 @@ func (m *mender) mend(file *text.File, guess *review.Guess, stored []byte, isFil
 		return out.Findings, nil
 	}
 	src := file.Bytes()
-	var pick mend.Pick
+	trial := &trial{path: file.Path, options: &options}
+	pick := trial.keeps
 	if m.picker != nil {
 		m.picker.begin(file)
-		pick = m.picker.pick
+		pick = func(src []byte, f review.Finding, mend check.Mend) bool {
+			return trial.keeps(src, f, mend) && m.picker.pick(src, f, mend)
+		}
 	}
 	result, err := mend.Picked(src, m.wanted, again, pick)
 	if err != nil {
 		return problems, err
 	}
 	m.count(file, result)
+	m.leftOut = append(m.leftOut, trial.told...)
 	applied := result.Count(mend.Applied)
 	switch {
 	case m.write && file.Path == stdinName:

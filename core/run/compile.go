@@ -9,6 +9,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/dialect"
 	"justlens/core/facts"
+	"justlens/core/fault"
 	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
@@ -114,6 +115,13 @@ func CompileWrite(in *facts.Facts, stmt *syntax.Statement) (*Plan, error) {
 }
 
 func compile(in *facts.Facts, stmt *syntax.Statement, make func(*compiler) *queryPlan) (plan *Plan, err error) {
+	if caught := fault.Guard("compiling a query", func() { plan, err = compiled(in, stmt, make) }); caught != nil {
+		return nil, caught
+	}
+	return plan, err
+}
+
+func compiled(in *facts.Facts, stmt *syntax.Statement, make func(*compiler) *queryPlan) (plan *Plan, err error) {
 	c := &compiler{Facts: in, stmt: stmt, rules: rulesOf(in.Dialect), plan: &Plan{Used: map[*schema.Table][]bool{}}, reach: math.MaxInt}
 	c.plan.rules = c.rules
 	defer func() {
@@ -252,11 +260,19 @@ func (r *running) hold(n int) {
 // Now is the moment at which every run takes place.
 var Now = time.Date(2026, 6, 15, 10, 30, 0, 0, time.UTC)
 
-// Run runs the plan. The error is an [Unknown], a [Refusal] or a [TooMuch].
+// Run runs the plan. The error is an [Unknown], a [Refusal], a [TooMuch], or a fault of the
+// program itself.
 func (p *Plan) Run(data Database, limits Limits) (*Result, error) { return p.Trace(data, limits, nil) }
 
 // Trace runs the plan and tells the tracer of every row at every stage; nil for none.
 func (p *Plan) Trace(data Database, limits Limits, trace Tracer) (result *Result, err error) {
+	if caught := fault.Guard("running a query", func() { result, err = p.run(data, limits, trace) }); caught != nil {
+		return nil, caught
+	}
+	return result, err
+}
+
+func (p *Plan) run(data Database, limits Limits, trace Tracer) (result *Result, err error) {
 	r := &running{plan: p, data: data, limits: limits.orUsual(), memos: make([]any, p.memos), now: Now, trace: trace}
 	defer func() {
 		var at text.Span

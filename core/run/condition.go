@@ -1,6 +1,7 @@
 package run
 
 import (
+	"slices"
 	"strings"
 
 	"justlens/core/dialect"
@@ -21,38 +22,8 @@ func (c *compiler) cond(x syntax.Expr) cond {
 		}
 	case *syntax.Binary:
 		switch n.Op {
-		case syntax.OpAnd:
-			a, b := c.cond(n.X), c.cond(n.Y)
-			return func(f *frame) Truth {
-				t := a(f)
-				if t == False {
-					return False
-				}
-				switch u := b(f); {
-				case u == False:
-					return False
-				case t == Unsure:
-					return Unsure
-				default:
-					return u
-				}
-			}
-		case syntax.OpOr:
-			a, b := c.cond(n.X), c.cond(n.Y)
-			return func(f *frame) Truth {
-				t := a(f)
-				if t == True {
-					return True
-				}
-				switch u := b(f); {
-				case u == True:
-					return True
-				case t == Unsure:
-					return Unsure
-				default:
-					return u
-				}
-			}
+		case syntax.OpAnd, syntax.OpOr:
+			return c.chain(n)
 		case syntax.OpXor:
 			a, b := c.cond(n.X), c.cond(n.Y)
 			return func(f *frame) Truth {
@@ -82,6 +53,43 @@ func (c *compiler) cond(x syntax.Expr) cond {
 	}
 	value, r := c.expr(x), c.rules
 	return func(f *frame) Truth { return r.truthOfValue(value(f)) }
+}
+
+// chain compiles a chain of AND or of OR, which may be long.
+func (c *compiler) chain(n *syntax.Binary) cond {
+	var parts []cond
+	var spine []*syntax.Binary
+	at := syntax.Expr(n)
+	for {
+		b, ok := at.(*syntax.Binary)
+		if !ok || b.Op != n.Op {
+			break
+		}
+		spine = append(spine, b)
+		at = b.X
+	}
+	parts = append(parts, c.cond(at))
+	for _, b := range slices.Backward(spine) {
+		parts = append(parts, c.cond(b.Y))
+	}
+	decides := truthOf(n.Op == syntax.OpOr)
+	return anyOf(parts, decides)
+}
+
+// anyOf gives what decides as soon as one part does, else unknown if one is, else the opposite.
+func anyOf(parts []cond, decides Truth) cond {
+	return func(f *frame) Truth {
+		result := decides.not()
+		for _, is := range parts {
+			switch t := is(f); t {
+			case decides:
+				return decides
+			case Unsure:
+				result = Unsure
+			}
+		}
+		return result
+	}
 }
 
 // test gives what a comparison says of an order.
@@ -278,36 +286,13 @@ func (c *compiler) between(n *syntax.Between) cond {
 	return func(f *frame) Truth { return within(f).not() }
 }
 
-func both(a, b cond) cond {
-	return func(f *frame) Truth {
-		t := a(f)
-		if t == False {
-			return False
-		}
-		u := b(f)
-		if u == False || t == True {
-			return u
-		}
-		return Unsure
-	}
-}
+func both(a, b cond) cond { return anyOf([]cond{a, b}, False) }
 
-func either(a, b cond) cond {
-	return func(f *frame) Truth {
-		t := a(f)
-		if t == True {
-			return True
-		}
-		u := b(f)
-		if u == True || t == False {
-			return u
-		}
-		return Unsure
-	}
-}
+func either(a, b cond) cond { return anyOf([]cond{a, b}, True) }
 
 func (c *compiler) in(n *syntax.In) cond {
 	var found cond
+	var items []cond
 	switch {
 	case n.Query != nil:
 		found = c.inQuery(n)
@@ -329,15 +314,9 @@ func (c *compiler) in(n *syntax.In) cond {
 				}
 				is = c.compared(n, syntax.OpEqual, a, b)
 			}
-			if found == nil {
-				found = is
-			} else {
-				found = either(found, is)
-			}
+			items = append(items, is)
 		}
-		if found == nil {
-			found = func(*frame) Truth { return False }
-		}
+		found = anyOf(items, True)
 	}
 	if !n.Not {
 		return found
@@ -425,16 +404,11 @@ func (c *compiler) amongRows(at syntax.Node, values []eval, theirs []func(Value)
 
 // rowsEqual compiles the equality of two rows.
 func (c *compiler) rowsEqual(at syntax.Node, xs, ys []syntax.Expr) cond {
-	var all cond
+	var all []cond
 	for i := range xs {
-		is := c.compare(at, syntax.OpEqual, xs[i], ys[i])
-		if all == nil {
-			all = is
-		} else {
-			all = both(all, is)
-		}
+		all = append(all, c.compare(at, syntax.OpEqual, xs[i], ys[i]))
 	}
-	return all
+	return anyOf(all, False)
 }
 
 func (c *compiler) rowComparison(n *syntax.Binary, x *syntax.Row) cond {
@@ -542,33 +516,34 @@ func (c *compiler) like(n *syntax.Like) cond {
 	}
 }
 
-// matches reports whether a text matches a pattern of LIKE.
+// matches reports whether a text matches a pattern of LIKE, in steps as many as both are long,
+// multiplied.
 func matches(s, p []rune, escape rune) bool {
-	for len(p) > 0 {
-		switch c := p[0]; {
-		case c == escape && escape != 0 && len(p) > 1:
-			if len(s) == 0 || s[0] != p[1] {
-				return false
-			}
-			s, p = s[1:], p[2:]
-		case c == '%':
-			for len(p) > 0 && p[0] == '%' {
-				p = p[1:]
-			}
-			if len(p) == 0 {
-				return true
-			}
-			for i := 0; i <= len(s); i++ {
-				if matches(s[i:], p, escape) {
-					return true
-				}
-			}
-			return false
-		case len(s) == 0 || c != '_' && s[0] != c:
-			return false
-		default:
-			s, p = s[1:], p[1:]
+	i, k := 0, 0
+	star, mark := -1, 0 // the last %, and from where on it was tried to end
+	for i < len(s) {
+		width := 1
+		literal := k < len(p) && p[k] == escape && escape != 0 && k+1 < len(p)
+		if literal {
+			width = 2
 		}
+		switch {
+		case k < len(p) && !literal && p[k] == '%':
+			star, mark = k, i
+			k++
+			continue
+		case k < len(p) && (p[k+width-1] == s[i] || !literal && p[k] == '_'):
+			i++
+			k += width
+			continue
+		case star < 0:
+			return false
+		}
+		mark++
+		i, k = mark, star+1
 	}
-	return len(s) == 0
+	for k < len(p) && p[k] == '%' {
+		k++
+	}
+	return k == len(p)
 }

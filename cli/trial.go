@@ -1,0 +1,62 @@
+package cli
+
+import (
+	"context"
+	"fmt"
+
+	"justlens/core/check"
+	"justlens/core/compare"
+	"justlens/core/review"
+	"justlens/core/run"
+	"justlens/core/schema"
+	"justlens/core/text"
+)
+
+// trial tries mends that are said to keep the rows on made rows before they are shown.
+type trial struct {
+	path    string
+	options *review.Options
+	failed  map[string]bool // by check and text
+	told    []string
+}
+
+// trialTries is how many made databases a mend is tried on.
+const trialTries = 50
+
+// keeps reports whether no made rows show that a mend changes the result. A mend that is not said to
+// keep the rows, or whose statement cannot be worked out, is not tried.
+func (t *trial) keeps(src []byte, f review.Finding, m check.Mend) bool {
+	if m.Effect != check.SameRows {
+		return true
+	}
+	key := f.Check.ID + "\x00" + m.Title + "\x00" + string(src[f.Of.Start:f.Of.End])
+	if t.failed[key] {
+		return false
+	}
+	mended, err := text.Apply(src, m.Edits)
+	if err != nil {
+		return true // which the mending itself tells
+	}
+	o := t.options
+	tables := schema.New(o.Schema).For(o.Dialect)
+	if schema.SpeaksOfTables(src) {
+		tables.Load(src, o.Dialect)
+	}
+	before, after := run.ReadAt(src, o.Dialect, o.Version, int(f.Of.Start), tables), run.ReadAt(mended, o.Dialect, o.Version, int(f.Of.Start), tables)
+	if before == nil || after == nil || before.Err != nil || after.Err != nil || len(before.Plan.Columns) != len(after.Plan.Columns) {
+		return true
+	}
+	if h := compare.Hunt(context.Background(), before, after, compare.Options{Tries: trialTries, Seed: 1}); h.Difference == nil {
+		return true
+	}
+	if t.failed == nil {
+		t.failed = map[string]bool{}
+	}
+	t.failed[key] = true
+	line := 1
+	if file, err := text.NewFile(t.path, src); err == nil {
+		line = file.Place(f.Span.Start).Line
+	}
+	t.told = append(t.told, fmt.Sprintf("%s, line %d: withdrawn, as on made rows it changes the result: %s (%s); please report", t.path, line, m.Title, f.Check.ID))
+	return false
+}
