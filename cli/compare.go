@@ -178,6 +178,13 @@ func (o *compareOptions) sides(ctx context.Context, p *Program, paths []string) 
 		if s.queries = run.Read(s.file.Bytes(), d, version, options.Schema); len(s.queries) == 0 {
 			return sides, fmt.Errorf("%s: there is no query in it", s.file.Path)
 		}
+		options.Auto, options.Dialect, options.Version = false, d, version
+		found := review.New(options).Review(s.file).Findings
+		for _, q := range s.queries {
+			if refused := refusal(found, q); refused != nil && q.Err == nil {
+				q.Err = refused
+			}
+		}
 	}
 	return sides, nil
 }

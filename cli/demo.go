@@ -122,10 +122,18 @@ type step struct {
 var steps = []step{
 	{"One query, straight from the command line.",
 		[]string{"review", "--query", "SELECT name FROM hives WHERE moved_on = NULL"}, exitFindings},
-	{"A file, with the tables known: now the check can be certain.",
-		[]string{"review", "queries/spare_queens.sql", "--schema", "schema.sql"}, exitFindings},
+	{"A file, with the tables known: now the check can be certain, and show the rows on which it goes wrong.",
+		[]string{"review", "queries/spare_queens.sql", "--schema", "schema.sql", "--evidence"}, exitFindings},
 	{"Why that is so, with examples.",
 		[]string{"guide", "null.not-in-subquery"}, exitFine},
+	{"A query, clause by clause on the example's rows: a join multiplies, and a sum goes wrong.",
+		[]string{"follow", "queries/income_by_keeper.sql", "--schema", "schema.sql", "--rows", "data.sql"}, exitFine},
+	{"Why hive 4 is not in a result: some of its rows are false, one is unknown.",
+		[]string{"follow", "--query", "SELECT h.name, i.mites FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id WHERE i.mites < 3", "--schema", "schema.sql", "--rows", "data.sql", "--track", "h.hive_id = 4"}, exitFine},
+	{"A rewrite that gives the same rows, as far as thousands of made databases tell.",
+		[]string{"compare", "rewrites/idle_queens.sql", "rewrites/idle_queens_good.sql", "--schema", "schema.sql"}, exitFine},
+	{"And one that does not, on the fewest rows.",
+		[]string{"compare", "rewrites/idle_queens.sql", "rewrites/idle_queens_bad.sql", "--schema", "schema.sql", "--rows", "data.sql"}, exitFindings},
 	{"The mends that keep the rows, as a diff; --write would put them into the files.",
 		[]string{"mend", "queries", "--schema", "schema.sql"}, exitFine},
 	{"Everything, the report kept in files for people and for programs.",
@@ -150,7 +158,7 @@ func (t tour) run(ctx context.Context) error {
 		}
 	}
 	shown := report.Visible(t.dir)
-	say("The example is in %s: schema.sql, data.sql and a folder of queries.\nThe commands below were run there.\n", shown)
+	say("The example is in %s: schema.sql, data.sql, a folder of queries and one of rewrites.\nThe commands below were run there.\n", shown)
 	for i, s := range steps {
 		say("\n%d. %s\n\n   $ justlens %s\n\n", i+1, s.about, commandLine(s.args))
 		if problem != nil {
@@ -165,7 +173,11 @@ func (t tour) run(ctx context.Context) error {
 			return fmt.Errorf("the step ended with status %d where %d was expected", got, s.status)
 		}
 		if s.status == exitFindings {
-			say("(exit status %d: findings at or above the gate)\n", s.status)
+			why := "findings at or above the gate"
+			if s.args[0] == "compare" {
+				why = "they differ"
+			}
+			say("(exit status %d: %s)\n", s.status, why)
 		}
 	}
 	say("\nYour turn: cd %s, and try justlens review on a query of your own.\n", report.Visible(shellWord(t.dir)))

@@ -9,6 +9,7 @@ import (
 
 	"github.com/spf13/cobra"
 
+	"justlens/core/check"
 	"justlens/core/follow"
 	"justlens/core/review"
 	"justlens/core/run"
@@ -183,7 +184,11 @@ func (o *followOptions) follow(ctx context.Context, p *Program, in review.Input,
 	found := review.New(options).Review(f).Findings
 	for _, q := range queries {
 		one := report.Follow{Followed: follow.Read(q), File: f, Findings: found}
-		if o.rows != "" && q.Plan != nil {
+		refused := refusal(found, q)
+		if refused != nil && o.rows != "" {
+			one.Err = refused
+		}
+		if o.rows != "" && q.Plan != nil && refused == nil {
 			if one.Rows = database.Redacted(o.rows); strings.EqualFold(o.rows, rows.Made) {
 				one.Rows = "made"
 			}
@@ -208,4 +213,15 @@ func (o *followOptions) follow(ctx context.Context, p *Program, in review.Input,
 		all = append(all, one)
 	}
 	return all, nil
+}
+
+// refusal gives the refusal that a review found certain of a query, nil if there is none: what a
+// database refuses gives no rows.
+func refusal(found []review.Finding, q *run.Query) error {
+	for _, f := range found {
+		if f.Of == q.Stmt.Span && f.Consequence == check.Refused && f.Certainty == check.Certain {
+			return run.Refusal{What: f.Message, Span: f.Span}
+		}
+	}
+	return nil
 }

@@ -87,7 +87,7 @@ type tracking struct {
 type trail struct {
 	step                                   *Step
 	kept, dropped, unknown, alone, grouped int
-	examples                               []string // the values with which a condition was not true
+	falsely, unknowingly                   []string // the values with which a condition was false, and unknown
 }
 
 func (c *tracking) Partners(*run.Stage, int) {}
@@ -117,10 +117,10 @@ func (c *tracking) Row(s *run.Stage, fate run.Fate, row []run.Value) {
 		t.kept++
 	case run.Dropped:
 		t.dropped++
-		c.example(t, row)
+		c.example(t, &t.falsely, row)
 	case run.Unsettled:
 		t.unknown++
-		c.example(t, row)
+		c.example(t, &t.unknowingly, row)
 	case run.Alone, run.AloneRight:
 		t.alone++
 	case run.Grouped:
@@ -129,8 +129,8 @@ func (c *tracking) Row(s *run.Stage, fate run.Fate, row []run.Value) {
 }
 
 // example notes the values with which a condition was not true.
-func (c *tracking) example(t *trail, row []run.Value) {
-	if len(t.examples) >= 3 {
+func (c *tracking) example(t *trail, examples *[]string, row []run.Value) {
+	if len(*examples) >= 3 {
 		return
 	}
 	var values []string
@@ -139,8 +139,8 @@ func (c *tracking) example(t *trail, row []run.Value) {
 			values = append(values, text+" is "+shown(row[slot]))
 		}
 	})
-	if example := check.List(values, "and"); example != "" && !slices.Contains(t.examples, example) {
-		t.examples = append(t.examples, example)
+	if example := check.List(values, "and"); example != "" && !slices.Contains(*examples, example) {
+		*examples = append(*examples, example)
 	}
 }
 
@@ -170,16 +170,21 @@ func (c *tracking) told(t *trail) (told []string) {
 		told = append(told, rows(t.kept)+" kept")
 	}
 	if t.dropped > 0 {
-		told = append(told, rows(t.dropped)+" dropped: it is false")
+		told = append(told, rows(t.dropped)+" dropped, for which it is false"+as(t.falsely))
 	}
 	if t.unknown > 0 {
-		told = append(told, rows(t.unknown)+" dropped: it is unknown")
+		told = append(told, rows(t.unknown)+" dropped, for which it is unknown"+as(t.unknowingly))
 	}
 	if t.alone > 0 {
 		told = append(told, rows(t.alone)+" lost: no partner")
 	}
-	for _, e := range t.examples {
-		told = append(told, "there "+e)
-	}
 	return told
+}
+
+// as gives the values that a condition was worked out with.
+func as(examples []string) string {
+	if len(examples) == 0 {
+		return ""
+	}
+	return ": " + strings.Join(examples, "; ")
 }
