@@ -88,7 +88,6 @@ func (o *compareOptions) run(cmd *cobra.Command, p *Program, paths []string) err
 	if err != nil {
 		return err
 	}
-	out := report.ForPeople(p.Stdout)
 	if o.kind == "json" {
 		err = report.ComparedJSON(p.Stdout, Version, all)
 	}
@@ -97,9 +96,9 @@ func (o *compareOptions) run(cmd *cobra.Command, p *Program, paths []string) err
 	for i, c := range all {
 		if o.kind == "text" && err == nil {
 			if i > 0 {
-				fmt.Fprintln(out)
+				fmt.Fprintln(p.Stdout)
 			}
-			err = report.Compared(out, style, c)
+			err = report.Compared(p.Stdout, style, c)
 		}
 		switch {
 		case c.Word == compare.Unsaid:

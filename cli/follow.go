@@ -136,7 +136,6 @@ func (o *followOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 	if o.kind == "json" {
 		err = report.FollowedJSON(p.Stdout, Version, all)
 	}
-	out := report.ForPeople(p.Stdout)
 	style := report.StyleFor(p.Stdout, o.color.value, p.Env("NO_COLOR") != "")
 	status := error(nil)
 	for i, f := range all {
@@ -145,9 +144,9 @@ func (o *followOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 		}
 		if o.kind == "text" && err == nil {
 			if i > 0 {
-				fmt.Fprintln(out)
+				fmt.Fprintln(p.Stdout)
 			}
-			err = report.FollowedText(out, style, f, o.stage, o.limit)
+			err = report.FollowedText(p.Stdout, style, f, o.stage, o.limit)
 		}
 		if f.Err != nil {
 			status = errFailed

@@ -116,8 +116,12 @@ func (r *followText) step(number int, s *follow.Step) {
 	text = cut(text, room)
 	pad := strings.Repeat(" ", max(0, r.style.Width-stepMargin-runewidth.StringWidth(text)-runewidth.StringWidth(count)))
 	r.line(r.style.paint(fmt.Sprintf("%*d  ", stepMargin-2, number), gray) + r.style.strong(text) + pad + r.style.bold(count, blue))
+	reading := ""
+	if s.Counts != nil {
+		reading = gray // what happened stands out
+	}
 	for _, does := range s.Does {
-		r.indented(does, "")
+		r.indented(does, reading)
 	}
 	for _, told := range happened(s) {
 		r.indented(told, green)

@@ -39,6 +39,9 @@ shot review 'justlens review queries/mite_alarm.sql queries/find_apiary.sql --sc
 shot types 'justlens review queries/old_site/due_visits.sql --schema schema.sql --dialect mariadb --color always | head -n 38'
 shot names 'justlens review queries/mentors_of_north.sql --schema schema.sql'
 shot grain 'justlens review queries/income_by_keeper.sql --schema schema.sql'
+shot evidence 'justlens review queries/spare_queens.sql --schema schema.sql --evidence --dialect postgres --color always | head -n 38'
+shot follow 'justlens follow queries/income_by_keeper.sql --schema schema.sql --rows data.sql --color always | head -n 38'
+shot compare 'justlens compare rewrites/idle_queens.sql rewrites/idle_queens_bad.sql --schema schema.sql --rows data.sql'
 shot schema 'justlens schema schema.sql --dialect mariadb | head -n 38'
 shot guide 'justlens guide --color always | head -n 38'
 shot guide-check 'justlens guide null.not-in-subquery --color always | head -n 38'
@@ -53,7 +56,7 @@ shot brief 'justlens review queries --schema schema.sql --brief | cut -c1-136 | 
 page() {
 	local name=$1 size=$2,$3
 	if [ ${#wanted[@]} -gt 0 ] && [[ ! " ${wanted[*]} " == *" $name "* ]]; then return; fi
-	(cd "$work/bees" && { justlens review queries --schema schema.sql --dialect postgres --report html="$work/page.html" 2>/dev/null || true; })
+	(cd "$work/bees" && { justlens review queries --schema schema.sql --dialect postgres --evidence --report html="$work/page.html" 2>/dev/null || true; })
 	chromium --headless --no-sandbox --disable-gpu --no-first-run --disable-background-networking --disable-component-update --disable-sync \
 		--user-data-dir="$work/profile" --hide-scrollbars --window-size="$size" --screenshot="$here/$name.png" "file://$work/page.html" >/dev/null 2>&1
 }
