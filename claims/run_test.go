@@ -37,7 +37,7 @@ const runQueries = 1500
 func TestRunsAsServersDo(t *testing.T) {
 	everyServer(t, func(t *testing.T, s *server) {
 		f := openFacts(t, s)
-		e := &evaluation{t: t, f: f, counts: map[string]int{}, unknown: map[string]int{}}
+		e := &evaluation{t: t, f: f, counts: map[string]int{}, unknown: map[string]int{}, classes: map[string]int{}}
 		written := append(writtenQueries(t, s), runCases(t, s.dialect)...)
 		n := runQueries
 		if more, err := strconv.Atoi(os.Getenv("JUSTLENS_RUNS")); err == nil {
@@ -59,6 +59,7 @@ func TestRunsAsServersDo(t *testing.T) {
 			}
 		}
 		t.Logf("%s: %v", s.dialect, e.counts)
+		t.Logf("%s, queries by construct: %v", s.dialect, e.classes)
 		var names []string
 		for name := range e.unknown {
 			names = append(names, name)
@@ -78,6 +79,72 @@ type evaluation struct {
 	data    run.Database
 	counts  map[string]int
 	unknown map[string]int
+	classes map[string]int // of constructs, of queries that gave the same
+}
+
+// classify counts the constructs of a query.
+func (e *evaluation) classify(q *syntax.Query) {
+	found := map[string]bool{}
+	syntax.Inspect(q, func(n syntax.Node) bool {
+		switch n := n.(type) {
+		case *syntax.Join:
+			found[[]string{"inner join", "left join", "right join", "full join", "cross join", "", "", "", ""}[n.Type]] = true
+			if len(n.Using) > 0 || n.Natural {
+				found["using"] = true
+			}
+		case *syntax.Derived:
+			found["derived table"] = true
+			if n.Lateral {
+				found["lateral"] = true
+			}
+		case *syntax.With:
+			found["common table expression"] = true
+			if n.Recursive {
+				found["with recursive"] = true
+			}
+		case *syntax.SetOp:
+			found["set operation"] = true
+		case *syntax.GroupBy:
+			found["group by"] = true
+			if n.Sets {
+				found["grouping sets"] = true
+			}
+		case *syntax.Having:
+			found["having"] = true
+		case *syntax.Window:
+			found["window"] = true
+		case *syntax.Call:
+			found["call"] = true
+		case *syntax.Case:
+			found["case"] = true
+		case *syntax.Cast:
+			found["cast"] = true
+		case *syntax.Exists, *syntax.Subquery, *syntax.Quantified:
+			found["subquery"] = true
+		case *syntax.In:
+			found["in"] = true
+		case *syntax.Like:
+			found["like"] = true
+		case *syntax.OrderBy:
+			found["order by"] = true
+		case *syntax.Limit:
+			found["limit"] = true
+		case *syntax.Select:
+			if n.Distinct {
+				found["distinct"] = true
+			}
+		case *syntax.Binary:
+			if !n.Op.IsComparison() && n.Op != syntax.OpAnd && n.Op != syntax.OpOr {
+				found["arithmetic"] = true
+			}
+		case *syntax.Interval, *syntax.TypedLiteral:
+			found["days"] = true
+		}
+		return true
+	})
+	for class := range found {
+		e.classes[class]++
+	}
 }
 
 func (e *evaluation) try(query string) {
@@ -151,6 +218,7 @@ func (e *evaluation) try(query string) {
 	}
 	if slices.Equal(ours, theirs) {
 		e.counts["same"]++
+		e.classify(sel.Query)
 		return
 	}
 	e.counts["differ"]++

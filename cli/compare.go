@@ -25,6 +25,7 @@ type compareOptions struct {
 	old, new string // queries
 	tries    int
 	kind     string // of report
+	plans    bool
 }
 
 func newCompare(p *Program) *cobra.Command {
@@ -52,6 +53,7 @@ func newCompare(p *Program) *cobra.Command {
 	flags.StringVar(&o.new, "new-query", "", "SQL `TEXT` to read as NEW")
 	flags.IntVar(&o.tries, "tries", 5000, "made databases to try")
 	flags.StringVar(&o.on, "on", "both", "which rows: made, rows for those of --rows alone, both")
+	flags.BoolVar(&o.plans, "plans", false, "with --rows of a database, show how it would read the tables for each")
 	completes(cmd, "on", compareOn)
 	flags.StringVar(&o.kind, "report", "text", "`KIND` of report: text, json")
 	completes(cmd, "report", []string{"text", "json"})
@@ -70,6 +72,9 @@ func (o *compareOptions) run(cmd *cobra.Command, p *Program, paths []string) err
 	}
 	if o.on == "rows" && o.rows == "" {
 		return usageError{errors.New("--on rows: --rows says where they are")}
+	}
+	if o.plans && !database.IsSource(o.rows) {
+		return usageError{errors.New("--plans asks a database: --rows says which")}
 	}
 	if len(o.schemas) == 0 && o.rows != "" && database.IsSource(o.rows) {
 		o.schemas = []string{o.rows} // the tables are there as well
@@ -99,6 +104,9 @@ func (o *compareOptions) run(cmd *cobra.Command, p *Program, paths []string) err
 				fmt.Fprintln(p.Stdout)
 			}
 			err = report.Compared(p.Stdout, style, c)
+		}
+		if o.plans && o.kind == "text" && err == nil {
+			err = o.showPlans(cmd.Context(), p, style, c)
 		}
 		switch {
 		case c.Word == compare.Unsaid:
@@ -234,4 +242,17 @@ func (o *compareOptions) pair(ctx context.Context, p *Program, old, now compare.
 		options.Tries = -1
 	}
 	return compare.Queries(ctx, old, now, data, options), nil
+}
+
+// showPlans shows how the database would work both queries out.
+func (o *compareOptions) showPlans(ctx context.Context, p *Program, style report.Style, c *compare.Comparison) error {
+	var texts []string
+	for _, side := range []compare.Side{c.Old, c.New} {
+		texts = append(texts, side.File.Slice(side.Stmt.Span))
+	}
+	plans, err := database.Explain(ctx, o.rows, p.Env, texts, o.timeout)
+	if err != nil {
+		return err
+	}
+	return report.Plans(p.Stdout, style, plans[0], plans[1])
 }

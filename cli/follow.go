@@ -4,6 +4,7 @@ import (
 	"context"
 	"errors"
 	"fmt"
+	"slices"
 	"strings"
 	"time"
 
@@ -53,7 +54,11 @@ func (r *rowsFlags) load(ctx context.Context, p *Program, tables *schema.Schema,
 		if q.Plan == nil {
 			continue
 		}
-		s.Tables = append(s.Tables, q.Plan.Tables...)
+		for _, t := range q.Plan.Tables {
+			if !slices.Contains(s.Tables, t) {
+				s.Tables = append(s.Tables, t)
+			}
+		}
 		s.Constants = append(s.Constants, sample.ConstantsOf(q.Info, q.Stmt.Node)...)
 	}
 	return rows.Load(ctx, s)

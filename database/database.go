@@ -7,6 +7,8 @@
 //	sqlite.go    SQLite files
 //	postgres.go  PostgreSQL
 //	mysql.go     MariaDB and MySQL
+//	rows.go      the rows of tables
+//	plan.go      the plans of queries
 package database
 
 import (

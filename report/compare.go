@@ -59,6 +59,9 @@ func (r *comparedText) comparison(c *compare.Comparison) {
 	}
 	if c.OnRows != nil {
 		r.onRows(c)
+		if c.Hunted.Difference != nil {
+			r.line("")
+		}
 	}
 	switch {
 	case c.Err != nil:
@@ -104,7 +107,6 @@ func (r *comparedText) onRows(c *compare.Comparison) {
 		r.line("")
 		r.results(r.style.result(fmt.Sprintf("%s in %s alone", Count(len(alone[i]), "row"), []string{"OLD", "NEW"}[i]), q, alone[i], nil, true, r.style.Width-margin))
 	}
-	r.line("")
 }
 
 // sidesOf names both queries by their places.
