@@ -9,6 +9,7 @@ import (
 
 	"justlens/core/compare"
 	"justlens/core/dialect"
+	"justlens/core/fault"
 	"justlens/core/review"
 	"justlens/core/run"
 	"justlens/core/syntax"
@@ -177,6 +178,7 @@ func (o *compareOptions) sides(ctx context.Context, p *Program, paths []string) 
 	if d == dialect.ANSI {
 		d = dialects[1]
 	}
+	d = o.rowsFlags.dialect(d)
 	if dialects[1] != d && dialects[1] != dialect.ANSI {
 		return sides, fmt.Errorf("OLD reads as %s, NEW as %s: --dialect says whose SQL both are", d.Title(), dialects[1].Title())
 	}
@@ -213,7 +215,13 @@ func (o *compareOptions) compare(ctx context.Context, p *Program, old, now side)
 	progress := p.showProgress("comparing", len(old.queries))
 	defer progress.end()
 	for i := range old.queries {
-		c, err := o.pair(ctx, p, compare.Side{Query: old.queries[i], File: old.file}, compare.Side{Query: now.queries[i], File: now.file})
+		var c *compare.Comparison
+		caught := fault.Guard("comparing queries", func() {
+			c, err = o.pair(ctx, p, compare.Side{Query: old.queries[i], File: old.file}, compare.Side{Query: now.queries[i], File: now.file})
+		})
+		if caught != nil {
+			return nil, caught
+		}
 		if err != nil {
 			return nil, err
 		}

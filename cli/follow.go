@@ -11,6 +11,8 @@ import (
 	"github.com/spf13/cobra"
 
 	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/fault"
 	"justlens/core/follow"
 	"justlens/core/review"
 	"justlens/core/run"
@@ -44,6 +46,20 @@ func (r *rowsFlags) add(cmd *cobra.Command) {
 	flags.StringVar(&r.rows, "rows", "", "`SOURCE` of rows: a file of INSERTs, a folder of CSV files, a SQLite file, postgres://…, mysql://…, or made for rows made from the schema")
 	flags.Uint64Var(&r.seed, "seed", 1, "`NUMBER` from which rows are made: the same gives the same")
 	flags.DurationVar(&r.timeout, "timeout", 10*time.Second, "how long a database may take")
+}
+
+// dialect gives the dialect of the database that rows come from, for a text that does not tell its
+// own.
+func (r *rowsFlags) dialect(d dialect.Dialect) dialect.Dialect {
+	switch {
+	case d != dialect.ANSI || r.rows == "" || !database.IsSource(r.rows):
+		return d
+	case strings.HasPrefix(r.rows, "postgres"):
+		return dialect.Postgres
+	case database.IsAddress(r.rows):
+		return dialect.MariaDB
+	}
+	return dialect.SQLite
 }
 
 // load reads the rows of the tables that queries need.
@@ -134,7 +150,11 @@ func (o *followOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 	if len(in) != 1 {
 		return usageError{errors.New("one file is followed at a time")}
 	}
-	all, err := o.follow(cmd.Context(), p, in[0], options)
+	var all []report.Follow
+	caught := fault.Guard("following a query", func() { all, err = o.follow(cmd.Context(), p, in[0], options) })
+	if caught != nil {
+		return caught
+	}
 	if err != nil {
 		return err
 	}
@@ -172,12 +192,9 @@ func (o *followOptions) follow(ctx context.Context, p *Program, in review.Input,
 	}
 	if options.Auto {
 		options.Dialect, options.Version = guessed(in, f)
-		options.Auto = false
+		options.Auto, options.Dialect = false, o.rowsFlags.dialect(options.Dialect)
 	}
-	tables := schema.New(options.Schema).For(options.Dialect)
-	if schema.SpeaksOfTables(f.Bytes()) {
-		tables.Load(f.Bytes(), options.Dialect)
-	}
+	tables := run.WithTables(f.Bytes(), options.Dialect, options.Schema)
 	read := func(src string) []*run.Query {
 		return run.Read([]byte(src), options.Dialect, options.Version, tables)
 	}

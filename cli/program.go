@@ -70,7 +70,7 @@ func Main() int {
 }
 
 // patience is how long a run that was stopped may take to end by itself.
-const patience = 50 * time.Millisecond
+const patience = 150 * time.Millisecond
 
 // Run runs a command and gives the exit status. It says on standard error, in one
 // line, why it could not do its work.

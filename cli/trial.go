@@ -8,7 +8,6 @@ import (
 	"justlens/core/compare"
 	"justlens/core/review"
 	"justlens/core/run"
-	"justlens/core/schema"
 	"justlens/core/text"
 )
 
@@ -38,10 +37,7 @@ func (t *trial) keeps(src []byte, f review.Finding, m check.Mend) bool {
 		return true // which the mending itself tells
 	}
 	o := t.options
-	tables := schema.New(o.Schema).For(o.Dialect)
-	if schema.SpeaksOfTables(src) {
-		tables.Load(src, o.Dialect)
-	}
+	tables := run.WithTables(src, o.Dialect, o.Schema)
 	before, after := run.ReadAt(src, o.Dialect, o.Version, int(f.Of.Start), tables), run.ReadAt(mended, o.Dialect, o.Version, int(f.Of.Start), tables)
 	if before == nil || after == nil || before.Err != nil || after.Err != nil || len(before.Plan.Columns) != len(after.Plan.Columns) {
 		return true

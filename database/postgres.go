@@ -8,6 +8,7 @@ import (
 	"io"
 	"net/url"
 	"strings"
+	"time"
 
 	"github.com/jackc/pgx/v5"
 	"github.com/jackc/pgx/v5/pgconn"
@@ -84,10 +85,19 @@ func withPostgres(ctx context.Context, u *url.URL, use func(*pgx.Conn) error) er
 	}
 	defer conn.Close(context.WithoutCancel(ctx))
 	if err := use(conn); err != nil {
+		if ctx.Err() != nil { // the driver asks the server to end the query, in its own time
+			select {
+			case <-conn.PgConn().CleanupDone():
+			case <-time.After(cancelWait):
+			}
+		}
 		return postgresFailure(u, err)
 	}
 	return nil
 }
+
+// cancelWait is how long a server may take to hear that a query is given up.
+const cancelWait = 100 * time.Millisecond
 
 func postgresSchema(ctx context.Context, conn *pgx.Conn) (Schema, error) {
 	s := Schema{Dialect: dialect.Postgres}

@@ -162,12 +162,17 @@ func (r *comparedText) difference(c *compare.Comparison, d *compare.Difference) 
 		parts = append(parts, Count(len(t.Rows), "row")+" of "+t.Table.Name)
 	}
 	where := "where all tables are empty"
+	for _, g := range d.Given {
+		parts = append(parts, g.Name+" = "+Visible(g.Value.String()))
+	}
 	if len(parts) > 0 {
 		where = "with " + check.List(parts, "and")
 	}
 	r.label("DIFFER", red, fmt.Sprintf("%s %s:", what, where))
-	r.line("")
-	r.indented(r.style.madeTables(d, r.style.Width-margin)...)
+	if len(d.Tables) > 0 {
+		r.line("")
+		r.indented(r.style.madeTables(d, r.style.Width-margin)...)
+	}
 	r.line("")
 	r.results(r.style.result("OLD gives", c.Old.Query, d.Old, d.New, d.Order, r.style.Width-margin))
 	r.line("")

@@ -31,6 +31,9 @@ func (s Style) seen(e *compare.Evidence, width int) []string {
 			lines = append(lines, unmarked+line)
 		}
 	}
+	for _, g := range d.Given {
+		lines = append(lines, unmarked+"with "+g.Name+" = "+Visible(g.Value.String()))
+	}
 	lines = append(lines, "")
 	lines = append(lines, s.result("as written:", e.Written, d.Old, d.New, d.Order, width)...)
 	return append(lines, s.result("as meant:", e.Meant, d.New, d.Old, d.Order, width)...)

@@ -101,3 +101,29 @@ func recreate(t *testing.T, driver, admin string) {
 		require.NoError(t, err)
 	}
 }
+
+// TestWhatIsGivenUpEndsOnTheServer gives a query up that waits for a lock: the server ends it, too.
+func TestWhatIsGivenUpEndsOnTheServer(t *testing.T) {
+	recreate(t, "pgx", "postgres://root@127.0.0.1:5432/postgres?sslmode=disable")
+	const under = "postgres://root@127.0.0.1:5432/justlens_rows?sslmode=disable"
+	db, err := sql.Open("pgx", under)
+	require.NoError(t, err)
+	defer db.Close()
+	_, err = db.Exec("CREATE TABLE hives (hive_id integer PRIMARY KEY)")
+	require.NoError(t, err)
+	tx, err := db.Begin()
+	require.NoError(t, err)
+	defer tx.Rollback()
+	_, err = tx.Exec("LOCK TABLE hives IN ACCESS EXCLUSIVE MODE")
+	require.NoError(t, err)
+	tables := schema.New(nil)
+	tables.Load([]byte("CREATE TABLE hives (hive_id integer PRIMARY KEY)"), dialect.Postgres)
+	source := rows.Source{Name: under, Env: func(string) string { return "" }, Schema: tables, Dialect: dialect.Postgres, Tables: tables.Tables(), Timeout: 300 * time.Millisecond}
+	_, err = rows.Load(context.Background(), source)
+	require.ErrorContains(t, err, "no answer within")
+	require.Eventually(t, func() bool {
+		var waiting int
+		err := db.QueryRow("SELECT COUNT(*) FROM pg_stat_activity WHERE datname = 'justlens_rows' AND state = 'active' AND query LIKE 'SELECT hive_id::text%'").Scan(&waiting)
+		return err == nil && waiting == 0
+	}, 5*time.Second, 20*time.Millisecond)
+}

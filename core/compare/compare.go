@@ -3,6 +3,7 @@ package compare
 import (
 	"context"
 
+	"justlens/core/fault"
 	"justlens/core/run"
 	"justlens/core/syntax"
 	"justlens/core/text"
@@ -91,7 +92,9 @@ func Queries(ctx context.Context, before, after Side, data run.Database, o Optio
 		}
 	case c.Hunted.Difference != nil:
 		c.Word = Differ
-		c.Parting = c.Hunted.Difference.Parting(before.Query, after.Query)
+		fault.Guard("finding where two queries part", func() {
+			c.Parting = c.Hunted.Difference.Parting(before.Query, after.Query)
+		})
 	case c.Hunted.Tried > 0:
 		c.Word = NoneFound
 	default:

@@ -2,6 +2,7 @@ package compare
 
 import (
 	"context"
+	"math/rand/v2"
 	"slices"
 	"strings"
 
@@ -34,6 +35,8 @@ type Difference struct {
 	Old, New [][]run.Value
 	// Order tells that the rows are the same in another order.
 	Order bool
+	// Given are the values of parameters.
+	Given []Given
 	// Seed made the database.
 	Seed uint64
 }
@@ -77,6 +80,7 @@ func Hunt(ctx context.Context, before, after *run.Query, o Options) (h Hunted) {
 		}
 		seed := o.Seed + uint64(i)
 		made := m.Make(seed)
+		p.give(seed)
 		r := p.run(made)
 		switch {
 		case r.err != nil:
@@ -146,6 +150,45 @@ func (p pair) constants() []sample.Constant {
 		}
 	}
 	return list
+}
+
+// give gives the parameters of both queries values, those of one name the same.
+func (p pair) give(seed uint64) {
+	random := rand.New(rand.NewPCG(seed, 0x706172))
+	known := map[string]run.Value{}
+	for _, q := range []*run.Query{p.old, p.new} {
+		var values []run.Value
+		for _, param := range q.Plan.Params {
+			name := strings.ToLower(param.Name)
+			if _, ok := known[name]; !ok {
+				v := run.Value{}
+				if choice := sample.Usual(param.Type); len(choice) > 0 && random.IntN(12) > 0 {
+					v = run.MadeValue(choice[random.IntN(len(choice))], param.Type, p.old.Dialect)
+				}
+				known[name] = v
+			}
+			values = append(values, known[name])
+		}
+		q.Plan.Give(values)
+	}
+}
+
+// given tells which values the parameters have, those of both queries.
+func (p pair) given() (list []Given) {
+	for _, q := range []*run.Query{p.old, p.new} {
+		for i, param := range q.Plan.Params {
+			if !slices.ContainsFunc(list, func(g Given) bool { return strings.EqualFold(g.Name, param.Name) }) {
+				list = append(list, Given{param.Name, q.Plan.Given(i)})
+			}
+		}
+	}
+	return list
+}
+
+// Given is the value that a parameter has.
+type Given struct {
+	Name  string
+	Value run.Value
 }
 
 // results are what both give on the same rows.

@@ -104,10 +104,10 @@ func parted(before, after *run.Query, a, b *Step) *Parting {
 	case run.SourceStage:
 		return nil
 	case run.ListStage:
-		x, y := a.Node.(*syntax.Select).Items, b.Node.(*syntax.Select).Items
+		x, y := listed(a.Node), listed(b.Node)
 		for i := range min(len(x), len(y)) {
-			if squeezed(before, x[i].X) != squeezed(after, y[i].X) {
-				a.item, b.item = x[i].X, y[i].X
+			if squeezed(before, x[i]) != squeezed(after, y[i]) {
+				a.item, b.item = x[i], y[i]
 				return &Parting{a, b}
 			}
 		}
@@ -119,6 +119,21 @@ func parted(before, after *run.Query, a, b *Step) *Parting {
 		return nil
 	}
 	return &Parting{a, b}
+}
+
+// listed gives what a SELECT gives out, or an UPDATE assigns.
+func listed(n syntax.Node) (list []syntax.Node) {
+	switch n := n.(type) {
+	case *syntax.Select:
+		for _, item := range n.Items {
+			list = append(list, item.X)
+		}
+	case *syntax.Update:
+		for _, a := range n.Set {
+			list = append(list, a)
+		}
+	}
+	return list
 }
 
 // matters reports whether a step that one query has alone changes the rows.
@@ -167,6 +182,14 @@ func textOf(q *run.Query, s *Step) string {
 			}
 			return text
 		}
+		return ""
+	case *syntax.Update:
+		text := ""
+		for _, a := range n.Set {
+			text += squeeze(a) + ","
+		}
+		return text
+	case *syntax.Delete:
 		return ""
 	case *syntax.Query:
 		if n.Limit != nil {

@@ -5,18 +5,20 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/compare"
+	"justlens/core/fault"
 	"justlens/core/run"
 	"justlens/core/schema"
 	"justlens/core/text"
 )
 
+// mostEvidence is for how many findings of a file rows are looked for.
+const mostEvidence = 100
+
 // Show looks for rows on which the queries of a file's wrong findings part from what was meant,
 // as their mends have it. It changes the findings.
 func (f *File) Show(ctx context.Context, o Options) {
-	tables := schema.New(o.Schema).For(f.Dialect)
-	if src := f.Text.Bytes(); schema.SpeaksOfTables(src) {
-		tables.Load(src, f.Dialect)
-	}
+	tables := run.WithTables(f.Text.Bytes(), f.Dialect, o.Schema)
+	shown := 0
 	for i := range f.Findings {
 		found := &f.Findings[i]
 		if found.Consequence != check.Wrong || ctx.Err() != nil {
@@ -26,7 +28,12 @@ func (f *File) Show(ctx context.Context, o Options) {
 			if m.Effect == check.SameRows || len(m.Edits) == 0 {
 				continue
 			}
-			e := f.evidence(ctx, found, m, o, tables)
+			if shown++; shown > mostEvidence {
+				found.Evidence = &compare.Evidence{Why: "rows are looked for at the first hundred of a file"}
+				break
+			}
+			e := compare.Evidence{Why: "a fault of justlens itself"}
+			fault.Guard("looking for evidence", func() { e = f.evidence(ctx, found, m, o, tables) })
 			if found.Evidence == nil || e.Difference != nil {
 				found.Evidence = &e
 			}

@@ -84,6 +84,10 @@ type Plan struct {
 	// Now tells that it asks for the day or the time of the run, which is [Now].
 	Now bool
 
+	// Params are its parameters, in the order of the text.
+	Params []Param
+
+	given []Value
 	query *queryPlan
 	rules *rules
 	memos int
@@ -162,6 +166,7 @@ type compiler struct {
 	at    syntax.Node // for errors that know no place
 	depth int
 	inner int // how many subqueries in expressions are around
+	views int // how many views are around
 }
 
 func (c *compiler) placed(u Unknown) Unknown {

@@ -82,7 +82,7 @@ func (c *compiler) expr(x syntax.Expr) (value eval) {
 	case *syntax.Collate:
 		c.stop(n, "a collation")
 	case *syntax.Param:
-		c.stop(n, "the parameter %s", c.Text(n))
+		return c.param(n)
 	case *syntax.Row:
 		c.stop(n, "a row as a value")
 	}
@@ -170,7 +170,11 @@ func (c *compiler) literal(n *syntax.Literal) Value {
 
 func (c *compiler) typedLiteral(n *syntax.TypedLiteral) eval {
 	t := c.Schema.TypeOf(n.Type, c.Src, c.Dialect)
-	v := c.expr(n.Value)(nil)
+	lit, ok := syntax.Unparen(n.Value).(*syntax.Literal)
+	if !ok {
+		c.stop(n, "a literal of this type")
+	}
+	v := c.literal(lit)
 	if t.Class == class.TimestampTZ || v.Kind != Text {
 		c.stop(n, "a literal of this type")
 	}

@@ -27,6 +27,8 @@ func (c *compiler) table(t syntax.TableExpr) (plan tablePlan, from, to int) {
 		plan = c.derived(n)
 	case *syntax.Join:
 		plan = c.join(n)
+	case *syntax.FuncTable:
+		plan = c.series(n)
 	case *syntax.ParenTable:
 		if !n.Alias.IsZero() {
 			c.stop(n, "a join with an alias")
@@ -71,8 +73,11 @@ func (c *compiler) tableRef(n *syntax.TableRef) tablePlan {
 		c.stop(n, "the table %s", c.Text(n))
 	}
 	if t := src.SchemaTable(); t != nil {
-		if t.IsView || !t.Complete {
-			c.stop(n, "the view %s", t.Name)
+		if t.IsView {
+			return c.view(n, src, t)
+		}
+		if !t.Complete {
+			c.stop(n, "the table %s, of which not all columns are known", t.Name)
 		}
 		return c.baseTable(n, src, t)
 	}
@@ -90,6 +95,80 @@ func (c *compiler) baseTable(n syntax.Node, src *bind.Source, t *schema.Table) t
 	}
 	at := c.add(src, len(t.Columns))
 	return &scan{at, len(t.Columns), func(f *frame) [][]Value { return f.run.data[t] }, c.stage(SourceStage, n, c.selectOf())}
+}
+
+// deepestView bounds how many views stand on one another.
+const deepestView = 8
+
+// view compiles a view as a plan of its own, which is worked out once in a run.
+func (c *compiler) view(n *syntax.TableRef, src *bind.Source, t *schema.Table) tablePlan {
+	q := viewQuery(t.Query, c.Dialect, c.Schema, c.views+1)
+	if q == nil || q.Plan == nil || q.Err != nil || len(q.Plan.Columns) != len(t.Columns) || c.views >= deepestView {
+		c.stop(n, "the view %s", t.Name)
+	}
+	for _, u := range q.Plan.Tables {
+		if !slices.Contains(c.plan.Tables, u) {
+			c.plan.Tables = append(c.plan.Tables, u)
+			c.plan.Used[u] = make([]bool, len(u.Columns))
+		}
+		for i, used := range q.Plan.Used[u] {
+			c.plan.Used[u][i] = c.plan.Used[u][i] || used
+		}
+	}
+	c.plan.Now = c.plan.Now || q.Plan.Now
+	at, memo := c.add(src, len(t.Columns)), c.memo()
+	rows := func(f *frame) [][]Value {
+		if known, ok := f.run.memos[memo].([][]Value); ok {
+			return known
+		}
+		of := &running{plan: q.Plan, data: f.run.data, limits: f.run.limits, steps: f.run.steps, memos: make([]any, q.Plan.memos), now: f.run.now}
+		rows := q.Plan.query.rows(&frame{run: of})
+		f.run.steps, f.run.open = of.steps, f.run.open || of.open
+		if rows == nil {
+			rows = [][]Value{}
+		}
+		f.run.memos[memo] = rows
+		return rows
+	}
+	return &scan{at, len(t.Columns), rows, c.stage(SourceStage, n, c.selectOf())}
+}
+
+// series is generate_series of whole numbers (PostgreSQL, "Set Returning Functions").
+func (c *compiler) series(n *syntax.FuncTable) tablePlan {
+	src := c.SourceAt(n)
+	if src == nil || len(n.Calls) != 1 || n.Ordinality || n.Typed {
+		c.stop(n, "this table")
+	}
+	call, ok := n.Calls[0].(*syntax.Call)
+	if !ok || c.FunctionName(call) != "generate_series" || len(call.Args) < 2 || len(call.Args) > 3 || !c.rules.isPostgres() {
+		c.stop(n, "this table")
+	}
+	var args []eval
+	for _, x := range call.Args {
+		args = append(args, c.expr(x))
+	}
+	rows := func(f *frame) (rows [][]Value) {
+		bounds := [3]int64{0, 0, 1}
+		for i, a := range args {
+			v := a(f)
+			if v.IsNull() {
+				return nil
+			}
+			if v.Kind != Int {
+				panic(Unknown{What: "a series of " + v.Kind.noun(), Span: n.Span()})
+			}
+			bounds[i] = v.n
+		}
+		if bounds[2] == 0 {
+			panic(Refusal{What: "a series with a step of zero", Span: n.Span()})
+		}
+		for k := bounds[0]; bounds[2] > 0 && k <= bounds[1] || bounds[2] < 0 && k >= bounds[1]; k += bounds[2] {
+			rows = append(rows, []Value{OfInt(k)})
+			f.run.hold(len(rows))
+		}
+		return rows
+	}
+	return &scan{c.add(src, 1), 1, rows, c.stage(SourceStage, n, c.selectOf())}
 }
 
 // selectOf gives the SELECT that is being compiled.

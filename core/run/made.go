@@ -30,6 +30,11 @@ func Made(tables []sample.Rows, d dialect.Dialect) Database {
 	return data
 }
 
+// MadeValue gives what a column of a type holds of a made value.
+func MadeValue(v sample.Value, t schema.Type, d dialect.Dialect) Value {
+	return rulesOf(d).madeValue(v, t)
+}
+
 // madeValue gives what a column holds of a made value.
 func (r *rules) madeValue(v sample.Value, t schema.Type) Value {
 	if !v.Set {

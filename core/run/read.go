@@ -1,6 +1,8 @@
 package run
 
 import (
+	"bytes"
+
 	"justlens/core/bind"
 	"justlens/core/dialect"
 	"justlens/core/facts"
@@ -27,10 +29,7 @@ func (d Damaged) Error() string { return "it cannot be read; justlens review tel
 // DELETE would touch among them; other statements are passed over. The
 // tables that the text makes add to those of the schema.
 func Read(src []byte, d dialect.Dialect, v dialect.Version, s *schema.Schema) (queries []*Query) {
-	tables := schema.New(s)
-	if schema.SpeaksOfTables(src) {
-		tables.Load(src, d)
-	}
+	tables := WithTables(src, d, s)
 	names := syntax.NewNames()
 	scout := syntax.NewParser(names)
 	scout.ResetTo(src, d, v)
@@ -45,9 +44,30 @@ func Read(src []byte, d dialect.Dialect, v dialect.Version, s *schema.Schema) (q
 	}
 }
 
+// WithTables gives a schema with the tables and views that a text makes.
+func WithTables(src []byte, d dialect.Dialect, s *schema.Schema) *schema.Schema {
+	tables := schema.New(s).For(d)
+	if schema.SpeaksOfTables(src) || bytes.Contains(bytes.ToLower(src), []byte("view")) {
+		tables.Load(src, d)
+	}
+	return tables
+}
+
 // ReadAt reads the query that begins at a place, in bytes from 0, with names of its own: what is
 // known of it stays. It gives nil for a statement that has none.
 func ReadAt(src []byte, d dialect.Dialect, v dialect.Version, at int, tables *schema.Schema) *Query {
+	return readAt(src, d, v, at, tables, 0)
+}
+
+// viewQuery reads the query of a view that stands in so many others; nil for none.
+func viewQuery(text string, d dialect.Dialect, tables *schema.Schema, views int) *Query {
+	if text == "" || views > deepestView {
+		return nil
+	}
+	return readAt([]byte(text), d, 0, 0, tables, views)
+}
+
+func readAt(src []byte, d dialect.Dialect, v dialect.Version, at int, tables *schema.Schema, views int) *Query {
 	names := syntax.NewNames()
 	parser := syntax.NewParser(names)
 	parser.ResetAt(src, d, v, at)
@@ -71,7 +91,10 @@ func ReadAt(src []byte, d dialect.Dialect, v dialect.Version, at int, tables *sc
 	if writes {
 		q.Plan, q.Err = CompileWrite(q.Facts, stmt)
 	} else {
-		q.Plan, q.Err = Compile(q.Facts, stmt, q.Node)
+		q.Plan, q.Err = compile(q.Facts, stmt, func(c *compiler) *queryPlan {
+			c.views = views
+			return c.query(q.Node, nil)
+		})
 	}
 	if q.Err == nil && q.Plan.Unknown != nil {
 		q.Err = *q.Plan.Unknown

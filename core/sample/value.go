@@ -128,6 +128,9 @@ var words = []string{"ash", "Ash", "box", "cob", "dun", "elm", ""}
 
 var firstDay = time.Date(2026, 1, 30, 0, 0, 0, 0, time.UTC)
 
+// Usual gives a few values of a type, none for a type that nothing here can make.
+func Usual(t schema.Type) []Value { return usual(t) }
+
 // usual gives a few values of a type, none for a type that nothing here can make.
 func usual(t schema.Type) []Value {
 	var list []Value
