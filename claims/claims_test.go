@@ -159,6 +159,20 @@ func statements(src []byte, d dialect.Dialect) []string {
 	return out
 }
 
+// eachCaseFile calls do with the statements of each case file, and what they are written in.
+func eachCaseFile(t *testing.T, do func(d dialect.Dialect, v dialect.Version, statements []string)) {
+	paths, err := filepath.Glob("../core/checks/testdata/*.sql")
+	require.NoError(t, err)
+	for _, path := range paths {
+		src, err := os.ReadFile(path)
+		require.NoError(t, err)
+		head, _, _ := strings.Cut(strings.TrimPrefix(string(src), "-- dialect: "), "\n")
+		d, v, err := dialect.ParseWithVersion(strings.TrimSuffix(strings.TrimSuffix(head, ", possible"), ", no schema"))
+		require.NoError(t, err)
+		do(d, v, statements(src, d))
+	}
+}
+
 // TestDemoQueriesOnServers tries each statement of the demo's queries.
 func TestDemoQueriesOnServers(t *testing.T) {
 	everyServer(t, func(t *testing.T, s *server) {

@@ -3,7 +3,6 @@ package claims
 import (
 	"context"
 	"os"
-	"path/filepath"
 	"strconv"
 	"strings"
 	"testing"
@@ -95,19 +94,12 @@ func casesOfAll(t *testing.T) (list []caseQuery) {
 			}
 		}
 	}
-	paths, err := filepath.Glob("../core/checks/testdata/*.sql")
-	require.NoError(t, err)
-	for _, path := range paths {
-		src, err := os.ReadFile(path)
-		require.NoError(t, err)
-		head, _, _ := strings.Cut(strings.TrimPrefix(string(src), "-- dialect: "), "\n")
-		d, v, err := dialect.ParseWithVersion(strings.TrimSuffix(strings.TrimSuffix(head, ", possible"), ", no schema"))
-		require.NoError(t, err)
+	eachCaseFile(t, func(d dialect.Dialect, v dialect.Version, statements []string) {
 		if v == 0 {
-			for _, stmt := range statements(src, d) {
+			for _, stmt := range statements {
 				add(d, stmt)
 			}
 		}
-	}
+	})
 	return list
 }

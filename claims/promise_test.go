@@ -4,7 +4,6 @@ import (
 	"maps"
 	"math/rand/v2"
 	"os"
-	"path/filepath"
 	"slices"
 	"strconv"
 	"strings"
@@ -105,20 +104,13 @@ func keptPairs(t *testing.T, s *server) []kept {
 			}
 		}
 	}
-	paths, err := filepath.Glob("../core/checks/testdata/*.sql")
-	require.NoError(t, err)
-	for _, path := range paths {
-		src, err := os.ReadFile(path)
-		require.NoError(t, err)
-		head, _, _ := strings.Cut(strings.TrimPrefix(string(src), "-- dialect: "), "\n")
-		d, _, err := dialect.ParseWithVersion(strings.TrimSuffix(strings.TrimSuffix(head, ", possible"), ", no schema"))
-		require.NoError(t, err)
+	eachCaseFile(t, func(d dialect.Dialect, _ dialect.Version, statements []string) {
 		if runsOn(check.Example{Dialect: d}, s.dialect) {
-			for _, stmt := range statements(src, d) {
+			for _, stmt := range statements {
 				add(stmt)
 			}
 		}
-	}
+	})
 	return pairs
 }
 

@@ -328,47 +328,18 @@ func countSteps(t *testing.T, s *server, f *follow.Followed, src []byte) (counte
 }
 
 // values gives the rows of a query as the server orders them, in canonical writing.
-func (s *server) values(query string) (lines []string, err error) {
-	tx, err := s.db.Begin()
-	if err != nil {
-		return nil, err
-	}
-	defer tx.Rollback()
-	rows, err := tx.Query(query)
-	if err != nil {
-		return nil, err
-	}
-	defer rows.Close()
-	columns, err := rows.Columns()
-	if err != nil {
-		return nil, err
-	}
-	for rows.Next() {
-		values := make([]any, len(columns))
-		for i := range values {
-			values[i] = new(any)
+func (s *server) values(query string) ([]string, error) {
+	return s.lines(query, func(v any) string {
+		switch v := v.(type) {
+		case nil:
+			return "<nil>"
+		case time.Time:
+			return canonical(v.Format("2006-01-02 15:04:05.999999"))
+		case float64:
+			return canonical(strconv.FormatFloat(v, 'g', -1, 64))
 		}
-		if err := rows.Scan(values...); err != nil {
-			return nil, err
-		}
-		line := ""
-		for _, v := range values {
-			switch v := (*v.(*any)).(type) {
-			case nil:
-				line += "<nil>|"
-			case []byte:
-				line += canonical(string(v)) + "|"
-			case time.Time:
-				line += canonical(v.Format("2006-01-02 15:04:05.999999")) + "|"
-			case float64:
-				line += canonical(strconv.FormatFloat(v, 'g', -1, 64)) + "|"
-			default:
-				line += canonical(fmt.Sprint(v)) + "|"
-			}
-		}
-		lines = append(lines, line)
-	}
-	return lines, rows.Err()
+		return canonical(fmt.Sprint(v))
+	})
 }
 
 // canonical writes a value so that a number is the same however it is written, a day is its first
@@ -435,19 +406,12 @@ func writtenQueries(t *testing.T, s *server) (list []string) {
 			}
 		}
 	}
-	paths, err := filepath.Glob("../core/checks/testdata/*.sql")
-	require.NoError(t, err)
-	for _, path := range paths {
-		src, err := os.ReadFile(path)
-		require.NoError(t, err)
-		head, _, _ := strings.Cut(strings.TrimPrefix(string(src), "-- dialect: "), "\n")
-		d, _, err := dialect.ParseWithVersion(strings.TrimSuffix(strings.TrimSuffix(head, ", possible"), ", no schema"))
-		require.NoError(t, err)
+	eachCaseFile(t, func(d dialect.Dialect, _ dialect.Version, statements []string) {
 		if d == s.dialect || d == dialect.ANSI || d == dialect.MySQL && s.dialect == dialect.MariaDB {
-			for _, stmt := range statements(src, d) {
+			for _, stmt := range statements {
 				add(stmt)
 			}
 		}
-	}
+	})
 	return list
 }

@@ -95,6 +95,13 @@ func recreate(t *testing.T, driver, dsn string) {
 // rows runs statements and gives the rows of the last as sorted lines, or the
 // error with which the database refused one. What they change is undone.
 func (s *server) rows(query string) ([]string, error) {
+	lines, err := s.lines(query, func(v any) string { return fmt.Sprint(v) })
+	sort.Strings(lines)
+	return lines, err
+}
+
+// lines runs statements and gives the rows of the last as lines, each value as write has it.
+func (s *server) lines(query string, write func(any) string) (lines []string, err error) {
 	s.mu.Lock()
 	defer s.mu.Unlock()
 	tx, err := s.db.Begin()
@@ -114,7 +121,6 @@ func (s *server) rows(query string) ([]string, error) {
 	if err != nil {
 		return nil, err
 	}
-	var lines []string
 	for rows.Next() {
 		values := make([]any, len(columns))
 		for i := range values {
@@ -129,11 +135,10 @@ func (s *server) rows(query string) ([]string, error) {
 			if b, ok := value.([]byte); ok {
 				value = string(b)
 			}
-			line += fmt.Sprintf("%v|", value)
+			line += write(value) + "|"
 		}
 		lines = append(lines, line)
 	}
-	sort.Strings(lines)
 	return lines, rows.Err()
 }
 

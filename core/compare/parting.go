@@ -206,27 +206,10 @@ func squeezed(q *run.Query, n syntax.Node) string {
 	return schema.Squeeze(q.Src[n.Span().Start:n.Span().End])
 }
 
-// Span gives the text to point at for a step: of a join its keyword and the right side.
+// Span gives the text to point at for a step.
 func (s *Step) Span() text.Span {
 	if s.item != nil {
 		return s.item.Span()
 	}
-	switch n := s.Node.(type) {
-	case *syntax.Select:
-		switch {
-		case s.Kind == run.GroupStage && n.GroupBy != nil:
-			return n.GroupBy.Span()
-		case len(n.Items) > 0:
-			return n.Items[0].Span()
-		}
-	case *syntax.Join:
-		return text.Span{Start: n.OpSpan.Start, End: n.Span().End}
-	case *syntax.SetOp:
-		return n.OpSpan
-	case *syntax.Query:
-		if n.Limit != nil {
-			return n.Limit.Span()
-		}
-	}
-	return s.Node.Span()
+	return s.Stage.Span()
 }

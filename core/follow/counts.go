@@ -107,7 +107,8 @@ func (c *counting) Row(s *run.Stage, fate run.Fate, row []run.Value) {
 
 // nulls counts the columns of a condition that are NULL in a row for which it is unknown.
 func (c *counting) nulls(step *Step, row []run.Value) {
-	c.f.eachColumn(step, func(text string, slot int) {
+	c.f.eachColumn(step.Stage, func(name *syntax.Name, _ *bind.Use, slot int) {
+		text := c.f.Text(name)
 		if slot >= len(row) || !row[slot].IsNull() {
 			return
 		}
@@ -121,11 +122,11 @@ func (c *counting) nulls(step *Step, row []run.Value) {
 	})
 }
 
-// eachColumn calls do for each column of the stage's own sources that its condition names, with
+// eachColumn calls do once for each column of the stage's own sources that its condition names, with
 // its place in the rows.
-func (f *Followed) eachColumn(step *Step, do func(text string, slot int)) {
+func (f *Followed) eachColumn(s *run.Stage, do func(name *syntax.Name, u *bind.Use, slot int)) {
 	var seen []string
-	syntax.Inspect(step.Node, func(n syntax.Node) bool {
+	syntax.Inspect(s.Node, func(n syntax.Node) bool {
 		if n.Kind() == syntax.KindQuery {
 			return false
 		}
@@ -137,11 +138,11 @@ func (f *Followed) eachColumn(step *Step, do func(text string, slot int)) {
 		if u.Status != bind.Resolved {
 			return true
 		}
-		for _, p := range step.Sources {
+		for _, p := range s.Sources {
 			place := u.Source.Place(u.Column)
 			if text := f.Text(name); p.Source == u.Source && place >= 0 && !slices.Contains(seen, text) {
 				seen = append(seen, text)
-				do(text, p.At+place)
+				do(name, u, p.At+place)
 			}
 		}
 		return true

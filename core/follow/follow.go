@@ -40,7 +40,7 @@ func Read(q *run.Query) *Followed {
 		if f.isJoined(s) {
 			continue // the join tells of it
 		}
-		f.Steps = append(f.Steps, &Step{Stage: s, Span: spanOf(s), Does: f.reading(s)})
+		f.Steps = append(f.Steps, &Step{Stage: s, Span: s.Span(), Does: f.reading(s)})
 	}
 	f.Columns = f.columns()
 	return f
@@ -54,26 +54,4 @@ func (f *Followed) isJoined(s *run.Stage) bool {
 	src := f.SourceAt(s.Node.(syntax.TableExpr))
 	join, ok := f.Parent(s.Node).(*syntax.Join)
 	return ok && join.Right == s.Node && src != nil && src.SchemaTable() != nil
-}
-
-// spanOf gives the text that a stage works out.
-func spanOf(s *run.Stage) text.Span {
-	switch n := s.Node.(type) {
-	case *syntax.Select:
-		switch {
-		case s.Kind == run.GroupStage && n.GroupBy != nil:
-			return n.GroupBy.Span()
-		case len(n.Items) > 0:
-			return n.Items[0].Span().Join(n.Items[len(n.Items)-1].Span())
-		}
-	case *syntax.Join:
-		return text.Span{Start: n.OpSpan.Start, End: n.Span().End}
-	case *syntax.SetOp:
-		return n.OpSpan
-	case *syntax.Query:
-		if n.Limit != nil {
-			return n.Limit.Span()
-		}
-	}
-	return s.Node.Span()
 }

@@ -171,36 +171,15 @@ func (f *Followed) filter(what string, s *run.Stage) []string {
 		return told
 	}
 	var nullable []string
-	syntax.Inspect(s.Node, func(n syntax.Node) bool {
-		if n.Kind() == syntax.KindQuery {
-			return false
+	f.eachColumn(s, func(name *syntax.Name, u *bind.Use, _ int) {
+		if f.mayBeNull(u) {
+			nullable = append(nullable, f.Text(name))
 		}
-		name, ok := n.(*syntax.Name)
-		if !ok {
-			return true
-		}
-		u := f.Use(name)
-		if u.Status == bind.Resolved && !u.Outer && f.mayBeNull(u) {
-			if text := f.Text(name); !contains(nullable, text) {
-				nullable = append(nullable, text)
-			}
-		}
-		return true
 	})
 	if len(nullable) > 0 {
-		verb := "is"
-		told = append(told, fmt.Sprintf("where %s %s NULL it is unknown as a rule, and the row is dropped", check.List(nullable, "or"), verb))
+		told = append(told, fmt.Sprintf("where %s is NULL it is unknown as a rule, and the row is dropped", check.List(nullable, "or")))
 	}
 	return told
-}
-
-func contains(list []string, s string) bool {
-	for _, other := range list {
-		if strings.EqualFold(other, s) {
-			return true
-		}
-	}
-	return false
 }
 
 // asksForNull reports whether a condition asks for NULL itself, or takes something else in its

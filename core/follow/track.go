@@ -8,6 +8,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/run"
+	"justlens/core/syntax"
 )
 
 // Tracked are rows of one source whose way through the query is told.
@@ -134,9 +135,9 @@ func (c *tracking) example(t *trail, examples *[]string, row []run.Value) {
 		return
 	}
 	var values []string
-	c.f.eachColumn(t.step, func(text string, slot int) {
+	c.f.eachColumn(t.step.Stage, func(name *syntax.Name, _ *bind.Use, slot int) {
 		if slot < len(row) {
-			values = append(values, text+" is "+shown(row[slot]))
+			values = append(values, c.f.Text(name)+" is "+shown(row[slot]))
 		}
 	})
 	if example := check.List(values, "and"); example != "" && !slices.Contains(*examples, example) {

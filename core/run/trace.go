@@ -3,6 +3,7 @@ package run
 import (
 	"justlens/core/bind"
 	"justlens/core/syntax"
+	"justlens/core/text"
 )
 
 // StageKind tells the stages of a query apart.
@@ -33,6 +34,29 @@ type Stage struct {
 	Scope *bind.Scope
 	// Sources are those that the rows hold from here on, with the places of their columns.
 	Sources []Place
+}
+
+// Span gives the text to point at: of a join its keyword and the right side, of a SELECT's list all of
+// it.
+func (s *Stage) Span() text.Span {
+	switch n := s.Node.(type) {
+	case *syntax.Select:
+		switch {
+		case s.Kind == GroupStage && n.GroupBy != nil:
+			return n.GroupBy.Span()
+		case len(n.Items) > 0:
+			return n.Items[0].Span().Join(n.Items[len(n.Items)-1].Span())
+		}
+	case *syntax.Join:
+		return text.Span{Start: n.OpSpan.Start, End: n.Span().End}
+	case *syntax.SetOp:
+		return n.OpSpan
+	case *syntax.Query:
+		if n.Limit != nil {
+			return n.Limit.Span()
+		}
+	}
+	return s.Node.Span()
 }
 
 // Place is where the columns of a source are in the rows of a stage.
