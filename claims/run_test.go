@@ -24,7 +24,6 @@ import (
 	"justlens/core/sample"
 	"justlens/core/schema"
 	"justlens/core/syntax"
-	"justlens/core/text"
 	"justlens/demo"
 )
 
@@ -282,49 +281,42 @@ func TestFollowCountsAsServersDo(t *testing.T) {
 				if !f.Result.Open {
 					require.Len(t, f.Result.Rows, len(theirs), text)
 				}
-				counts += countSteps(t, s, f, src)
+				counts += countSteps(t, s, f)
 			}
 		}
-		t.Logf("%s: %d queries, %d steps counted", s.dialect, queries, counts)
+		t.Logf("%s: %d queries, %d questions", s.dialect, queries, counts)
 		require.Greater(t, counts, 20)
 	})
 }
 
-// countSteps has a server count the rows behind each join and condition of a query's outermost
-// SELECT.
-func countSteps(t *testing.T, s *server, f *follow.Followed, src []byte) (counted int) {
-	sel := f.Node.Select()
-	if sel == nil || sel.From == nil || f.Node.With != nil || len(sel.From.Tables) != 1 {
-		return 0
-	}
-	of := func(from, to text.Pos) string { return string(src[from:to]) }
-	from, where := "", ""
+// countSteps has a server answer the questions that are composed for a query, and holds the counts of
+// the evaluator to them.
+func countSteps(t *testing.T, s *server, f *follow.Followed) (asked int) {
+	var ours []follow.Counts
 	for _, step := range f.Steps {
-		if step.Select != sel {
-			continue
-		}
-		switch {
-		case step.Kind == run.SourceStage && from != "":
-			continue // its join tells
-		case step.Kind == run.SourceStage, step.Kind == run.JoinStage:
-			from = " " + of(sel.From.Span().Start, step.Span.End)
-		case step.Kind == run.FilterStage:
-			if where == "" {
-				where = " WHERE (" + of(step.Span.Start, step.Span.End) + ")"
-			} else {
-				where += " AND (" + of(step.Span.Start, step.Span.End) + ")"
-			}
-		default:
-			continue
-		}
-		theirs, err := s.values("SELECT COUNT(*)" + from + where)
-		if err != nil {
-			return counted // it names an alias of the select list
-		}
-		require.Equal(t, theirs[0], fmt.Sprintf("%d|", step.Counts.Out), from+where)
-		counted++
+		ours = append(ours, *step.Counts)
 	}
-	return counted
+	for _, q := range f.Questions() {
+		found, err := s.values(q.Query)
+		if err != nil {
+			return asked // a condition names an alias of the select list
+		}
+		var n int
+		_, err = fmt.Sscanf(found[0], "%d|", &n)
+		require.NoError(t, err, "%s: %s", q.Query, found)
+		q.Answer(n)
+		asked++
+	}
+	for i, step := range f.Steps {
+		theirs, ours := *step.Counts, ours[i]
+		slices.SortFunc(theirs.Nulls, func(a, b follow.NullCount) int { return strings.Compare(a.Column, b.Column) })
+		slices.SortFunc(ours.Nulls, func(a, b follow.NullCount) int { return strings.Compare(a.Column, b.Column) })
+		if step.Kind == run.JoinStage {
+			ours.In, theirs.In = 0, 0
+		}
+		require.Equal(t, ours, theirs, f.Text(f.Node))
+	}
+	return asked
 }
 
 // values gives the rows of a query as the server orders them, in canonical writing.

@@ -214,10 +214,17 @@ func (o *followOptions) follow(ctx context.Context, p *Program, in review.Input,
 				one.Rows = "made"
 			}
 			data, err := o.load(ctx, p, tables, q)
-			if err != nil {
+			if err != nil && (!database.IsTooMany(err) || o.track != "" || o.stage > 0) {
 				return nil, err
 			}
-			one.Run(data, run.Limits{})
+			if err == nil {
+				one.Run(data, run.Limits{})
+			}
+			if database.IsSource(o.rows) {
+				if one.Counted, err = o.count(ctx, p, one.Followed); err != nil {
+					return nil, err
+				}
+			}
 			if o.track != "" && one.Err == nil {
 				tracked, err := one.Track(o.track, data, func(query string) *run.Query {
 					if found := read(query); len(found) == 1 {
@@ -234,6 +241,23 @@ func (o *followOptions) follow(ctx context.Context, p *Program, in review.Input,
 		all = append(all, one)
 	}
 	return all, nil
+}
+
+// count has the database count the rows of the steps, by queries of the query's own clauses.
+func (o *followOptions) count(ctx context.Context, p *Program, f *follow.Followed) (counted bool, err error) {
+	questions := f.Questions()
+	texts := make([]string, len(questions))
+	for i, q := range questions {
+		texts[i] = q.Query
+	}
+	counts, err := database.Count(ctx, o.rows, p.Env, texts, o.timeout)
+	if err != nil {
+		return false, err
+	}
+	for i, n := range counts {
+		questions[i].Answer(n)
+	}
+	return len(counts) > 0, nil
 }
 
 // refusal gives the refusal that a review found certain of a query, nil if there is none: what a

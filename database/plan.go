@@ -53,13 +53,15 @@ func Explain(ctx context.Context, source string, env func(string) string, querie
 		return nil, err
 	}
 	if u.Scheme == "postgres" {
-		return plans, withPostgres(ctx, u, func(conn *pgx.Conn) error {
+		err = withPostgres(ctx, u, func(conn *pgx.Conn) error {
 			return each(func(query string) (Plan, error) { return postgresPlan(ctx, conn, query) })
 		})
+	} else {
+		err = withMySQL(u, env, func(db *sql.DB) error {
+			return each(func(query string) (Plan, error) { return mysqlPlan(ctx, db, query) })
+		})
 	}
-	return plans, withMySQL(u, env, func(db *sql.DB) error {
-		return each(func(query string) (Plan, error) { return mysqlPlan(ctx, db, query) })
-	})
+	return plans, err
 }
 
 // postgresNode is a node of EXPLAIN (FORMAT JSON), PostgreSQL, "EXPLAIN".

@@ -169,3 +169,72 @@ func textRows(ctx context.Context, conn *sql.Conn, t Table, query string, most i
 	}
 	return rows, found.Err()
 }
+
+// Count asks queries of one number each, in one transaction that only reads and sees one state.
+func Count(ctx context.Context, source string, env func(string) string, queries []string, timeout time.Duration) (counts []int, err error) {
+	ctx, cancel := context.WithTimeout(ctx, timeout)
+	defer cancel()
+	if !IsAddress(source) {
+		err := withSQLite(source, func(db *sql.DB) error {
+			counts, err = sqlCounts(ctx, db, "BEGIN", queries)
+			return err
+		})
+		if err != nil {
+			err = fmt.Errorf("%s: %w", source, sqliteFailure(err))
+		}
+		return counts, err
+	}
+	u, err := parseAddress(source, env)
+	if err != nil {
+		return nil, err
+	}
+	if u.Scheme != "postgres" {
+		err = withMySQL(u, env, func(db *sql.DB) error {
+			counts, err = sqlCounts(ctx, db, "START TRANSACTION WITH CONSISTENT SNAPSHOT, READ ONLY", queries)
+			return err
+		})
+		return counts, err
+	}
+	err = withPostgres(ctx, u, func(conn *pgx.Conn) error {
+		tx, err := conn.BeginTx(ctx, pgx.TxOptions{IsoLevel: pgx.RepeatableRead, AccessMode: pgx.ReadOnly})
+		if err != nil {
+			return err
+		}
+		defer tx.Rollback(context.WithoutCancel(ctx))
+		for _, q := range queries {
+			var n int
+			if err := tx.QueryRow(ctx, q).Scan(&n); err != nil {
+				return err
+			}
+			counts = append(counts, n)
+		}
+		return nil
+	})
+	return counts, err
+}
+
+func sqlCounts(ctx context.Context, db *sql.DB, begin string, queries []string) (counts []int, err error) {
+	conn, err := db.Conn(ctx)
+	if err != nil {
+		return nil, err
+	}
+	defer conn.Close()
+	if _, err := conn.ExecContext(ctx, begin); err != nil {
+		return nil, err
+	}
+	defer conn.ExecContext(context.WithoutCancel(ctx), "ROLLBACK")
+	for _, q := range queries {
+		var n int
+		if err := conn.QueryRowContext(ctx, q).Scan(&n); err != nil {
+			return nil, err
+		}
+		counts = append(counts, n)
+	}
+	return counts, nil
+}
+
+// IsTooMany reports whether an error tells that a table has more rows than are read.
+func IsTooMany(err error) bool {
+	var many tooMany
+	return errors.As(err, &many)
+}

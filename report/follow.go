@@ -21,6 +21,8 @@ type Follow struct {
 	Findings []review.Finding
 	// Rows names the rows it was followed on, "" for none.
 	Rows string
+	// Counted tells that the database counted the rows of its steps itself.
+	Counted bool
 }
 
 // fewest is how many columns the number of a step takes.
@@ -59,6 +61,9 @@ func (r *followText) heading() {
 	rest := r.f.Dialect.Title()
 	if r.f.Rows != "" {
 		rest += ", rows of " + r.f.Rows
+	}
+	if r.f.Counted {
+		rest += ", counted there"
 	}
 	r.line(r.style.strong(Visible(head)) + "  " + r.style.paint(Visible(rest), gray))
 	r.line("")
