@@ -40,6 +40,9 @@ func TestSteps(t *testing.T) {
 		{"SELECT DISTINCT queen_id FROM hives", 2, "rows that are alike", follow.Counts{In: 3, Out: 2, False: 1}},
 		{"SELECT name FROM hives UNION SELECT name FROM hives", 4, "rows that are alike come once", follow.Counts{In: 6, Out: 3, False: 3}},
 		{"SELECT name FROM hives ORDER BY name LIMIT 2", 3, "the first rows of the order", follow.Counts{In: 3, Out: 2, False: 1}},
+		{"SELECT name FROM hives h WHERE EXISTS (SELECT 1 FROM inspections i WHERE i.hive_id = h.hive_id)", 1, "the query in EXISTS of inspections is worked out for each row, with its h.hive_id", follow.Counts{In: 3, Out: 3}},
+		{"SELECT name FROM hives h WHERE h.hive_id IN (SELECT hive_id FROM inspections WHERE mites > 3)", 1, "the query in IN of inspections is worked out once", follow.Counts{In: 3, Out: 1, False: 2}},
+		{"SELECT name, (SELECT MAX(mites) FROM inspections i WHERE i.hive_id = h.hive_id) AS m FROM hives h", 1, "the query for a value of inspections is worked out for each row, with its h.hive_id", follow.Counts{In: 3, Out: 3}},
 		{"DELETE FROM inspections WHERE mites < 3", 1, "keeps the rows", follow.Counts{In: 4, Out: 2, False: 1, Unknown: 1}},
 	} {
 		s := schema.New(nil)

@@ -2,6 +2,7 @@ package follow
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"justlens/core/bind"
@@ -14,6 +15,84 @@ import (
 
 // reading tells in sentences what a stage does.
 func (f *Followed) reading(s *run.Stage) []string {
+	return append(f.does(s), f.subqueries(s)...)
+}
+
+// subqueries tells of the queries in a stage's expressions: whether each is worked out for every row,
+// and what it reads.
+func (f *Followed) subqueries(s *run.Stage) (told []string) {
+	switch s.Kind {
+	case run.SourceStage, run.SetStage, run.GroupStage, run.DistinctStage, run.LimitStage, run.WindowStage:
+		return nil
+	}
+	tell := func(q *syntax.Query, what string) {
+		outer, tables := f.lookOf(q)
+		read := ""
+		if len(tables) > 0 {
+			read = " of " + check.List(tables, "and")
+		}
+		if len(outer) == 0 {
+			told = append(told, fmt.Sprintf("%s%s is worked out once: it names no column of the row", what, read))
+			return
+		}
+		told = append(told, fmt.Sprintf("%s%s is worked out for each row, with its %s", what, read, check.List(outer, "and")))
+	}
+	look := func(n syntax.Node) bool {
+		switch n := n.(type) {
+		case *syntax.Exists:
+			tell(n.Query, "the query in EXISTS")
+		case *syntax.In:
+			if n.Query != nil {
+				tell(n.Query, "the query in IN")
+			}
+		case *syntax.Subquery:
+			tell(n.Query, "the query for a value")
+		case *syntax.Quantified:
+			if n.Query != nil {
+				tell(n.Query, "the query to compare with")
+			}
+		}
+		return n.Kind() != syntax.KindQuery
+	}
+	switch n := s.Node.(type) {
+	case *syntax.Join:
+		if n.On != nil {
+			syntax.Inspect(n.On, look)
+		}
+	case *syntax.Select:
+		for _, item := range n.Items {
+			syntax.Inspect(item, look)
+		}
+	default:
+		syntax.Inspect(n, look)
+	}
+	return told
+}
+
+// lookOf gives the columns of queries around that a query names, and the tables that it reads.
+func (f *Followed) lookOf(q *syntax.Query) (outer, tables []string) {
+	add := func(list []string, s string) []string {
+		if slices.Contains(list, s) {
+			return list
+		}
+		return append(list, s)
+	}
+	syntax.Inspect(q, func(n syntax.Node) bool {
+		switch n := n.(type) {
+		case *syntax.TableRef:
+			tables = add(tables, f.Ident(n.Name[len(n.Name)-1]))
+		case *syntax.Name:
+			if u := f.Use(n); u.Outer && u.Source != nil && u.Source.Node != nil && !q.Span().Contains(u.Source.Node.Span()) {
+				outer = add(outer, f.Text(n))
+			}
+		}
+		return true
+	})
+	return outer, tables
+}
+
+// does tells what the stage itself does.
+func (f *Followed) does(s *run.Stage) []string {
 	switch s.Kind {
 	case run.SourceStage:
 		return f.source(s)
