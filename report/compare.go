@@ -67,7 +67,7 @@ func (r *comparedText) comparison(c *compare.Comparison) {
 	case c.Err != nil:
 		r.label("UNSAID", yellow, fmt.Sprintf("%s%s", c.Of, reasonOf(c)))
 	case c.Word == compare.Same:
-		r.label("SAME", green, "The texts differ in layout, comments and letter case alone: the same rows, by reasoning.")
+		r.label("SAME", green, "The same rows, by reasoning: what differs in the texts (layout, aliases, the order of conditions and the like) cannot change them.")
 	case c.Word == compare.NoneFound && c.Hunted.Tried == 0:
 	case c.Word == compare.NoneFound:
 		r.label("NONE", green, fmt.Sprintf("No difference found in %s made databases.%s", thousands(c.Hunted.Tried), leftOver(c.Hunted)))

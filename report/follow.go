@@ -25,7 +25,7 @@ type Follow struct {
 	Counted bool
 }
 
-// fewest is how many columns the number of a step takes.
+// stepMargin is how many columns of the screen the number of a step takes.
 const stepMargin = 4
 
 // FollowedText tells people of a followed query. stage chooses one step, from 1, whose rows are

@@ -73,7 +73,7 @@ func Queries(ctx context.Context, before, after Side, data run.Database, o Optio
 		c.Word = Differ
 		return c
 	}
-	if sameTokens(before.Query, after.Query) {
+	if Proved(before.Query, after.Query) {
 		c.Word = Same
 		return c
 	}
@@ -126,6 +126,9 @@ func sameTokens(a, b *run.Query) bool {
 	}
 	return true
 }
+
+// Proved reports whether two queries give the same rows, as can be told from their texts.
+func Proved(a, b *run.Query) bool { return sameTokens(a, b) || sameForm(a, b) }
 
 // OnRows is what two queries give on real rows.
 type OnRows struct {

@@ -14,6 +14,9 @@ import (
 // mostEvidence is for how many findings of a file rows are looked for.
 const mostEvidence = 100
 
+// longestShown is the length in bytes of a statement up to which it is worked out.
+const longestShown = 256 << 10
+
 // Show looks for rows on which the queries of a file's wrong findings part from what was meant,
 // as their mends have it. It changes the findings.
 func (f *File) Show(ctx context.Context, o Options) {
@@ -55,6 +58,9 @@ func (f *File) evidence(ctx context.Context, found *Finding, m check.Mend, o Opt
 		if e.Span.Start < found.Of.Start {
 			return compare.Evidence{Why: "the mend changes another statement"}
 		}
+	}
+	if found.Of.Len() > longestShown {
+		return compare.Evidence{Why: "the statement is too long to be worked out"}
 	}
 	at := int(found.Of.Start)
 	return compare.Show(ctx, run.ReadAt(src, f.Dialect, o.Version, at, tables), run.ReadAt(mended, f.Dialect, o.Version, at, tables))

@@ -30,8 +30,7 @@ type aggregate struct {
 	distinct bool
 	order    []orderedBy
 	name     string
-	from     int // the place in the row of a bare column
-	isKey    bool
+	from     int    // the place in the row of a bare column
 	joined   string // what stands between the texts of STRING_AGG
 	whole    bool   // AVG of integers is an integer
 	picks    bool   // MIN or MAX, from whose row bare columns are taken

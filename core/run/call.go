@@ -246,7 +246,7 @@ func (c *compiler) extract(n *syntax.Call, unit string, x syntax.Expr) eval {
 		if !ok {
 			panic(Unknown{What: "the field " + unit, Span: n.Span()})
 		}
-		if k == float64(int64(k)) || r.dialect != 0 && unit == "second" && r.isMySQL() {
+		if k == float64(int64(k)) || r.isMySQL() { // which cuts the fraction of a second off
 			return OfInt(int64(k))
 		}
 		return OfFloat(k)

@@ -19,7 +19,6 @@ type windowPlan struct {
 	partition []eval
 	order     []orderedBy
 	frame     windowFrame
-	one       bool // NULLs are left out: not known here
 }
 
 // windowFrame is the part of a partition that a row sees.
@@ -236,17 +235,11 @@ func (w *windowPlan) part(rows []frame, part []int) {
 			end[i] = i + 1
 		}
 	}
-	ties := func() {
-		if begin[len(part)-1] != len(part)-1 || slices.ContainsFunc(end, func(e int) bool { return false }) {
-			run.open = true
-		}
-		for i := range part {
-			if end[i]-begin[i] > 1 {
-				run.open = true
-				return
-			}
-		}
+	tied := false
+	for i := range part {
+		tied = tied || end[i]-begin[i] > 1
 	}
+	ties := func() { run.open = run.open || tied } // which of the peers stands before which
 	if w.agg != nil {
 		w.overFrames(rows, part, begin, end)
 		return

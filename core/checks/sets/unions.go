@@ -174,7 +174,11 @@ func lastBranch(body syntax.Body) (*syntax.Select, bool) {
 	return sel, ok
 }
 
+// list gives the text of a select list, empty for one that has no columns.
 func list(sel *syntax.Select) text.Span {
+	if len(sel.Items) == 0 {
+		return text.Span{Start: sel.Span().Start, End: sel.Span().Start}
+	}
 	return sel.Items[0].Span().Join(sel.Items[len(sel.Items)-1].Span())
 }
 
