@@ -48,7 +48,11 @@ func (r *comparedText) indented(lines ...string) {
 }
 
 func (r *comparedText) comparison(c *compare.Comparison) {
-	r.line(r.style.strong(sidesOf(c)) + "  " + r.style.paint(c.Old.Dialect.Title(), gray))
+	as := c.Old.Dialect.Title()
+	if how := workedOutAs(c.Old.Dialect); how != "" {
+		as += ", " + how
+	}
+	r.line(r.style.strong(sidesOf(c)) + "  " + r.style.paint(as, gray))
 	r.line("")
 	for i, told := range c.Columns {
 		label := "COLUMNS"

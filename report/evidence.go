@@ -4,6 +4,7 @@ import (
 	"strings"
 
 	"justlens/core/compare"
+	"justlens/core/dialect"
 )
 
 // evidence shows the rows on which a query as written and as meant part.
@@ -24,9 +25,13 @@ func (r *textRenderer) evidence(e *compare.Evidence) {
 // seen gives the lines of evidence: the rows, and both results.
 func (s Style) seen(e *compare.Evidence, width int) []string {
 	d := e.Difference
-	lines := []string{s.strong("Seen on empty tables")}
+	as := ""
+	if how := workedOutAs(e.Written.Dialect); how != "" {
+		as = s.paint(", "+how, gray)
+	}
+	lines := []string{s.strong("Seen on empty tables") + as}
 	if len(d.Tables) > 0 {
-		lines[0] = s.strong("Seen on")
+		lines[0] = s.strong("Seen on") + as
 		for _, line := range s.madeTables(d, width) {
 			lines = append(lines, unmarked+line)
 		}
@@ -39,12 +44,22 @@ func (s Style) seen(e *compare.Evidence, width int) []string {
 	return append(lines, s.result("as meant:", e.Meant, d.New, d.Old, d.Order, width)...)
 }
 
+// workedOutAs says by whose rules a query is worked out whose dialect is not known; "" for one whose
+// dialect is.
+func workedOutAs(d dialect.Dialect) string {
+	if d == dialect.ANSI {
+		return "worked out as PostgreSQL does"
+	}
+	return ""
+}
+
 // jsonEvidence is what is seen of a finding on rows.
 type jsonEvidence struct {
-	Reason  string      `json:"reason,omitempty"`
-	Tables  []jsonTable `json:"tables,omitempty"`
-	Written [][]*string `json:"written,omitempty"`
-	Meant   [][]*string `json:"meant,omitempty"`
+	Reason string      `json:"reason,omitempty"`
+	Tables []jsonTable `json:"tables,omitempty"`
+	// Both are there where rows are shown, though they may be empty.
+	Written *[][]*string `json:"written,omitempty"`
+	Meant   *[][]*string `json:"meant,omitempty"`
 }
 
 func evidenceOf(e *compare.Evidence) *jsonEvidence {
@@ -54,7 +69,8 @@ func evidenceOf(e *compare.Evidence) *jsonEvidence {
 	case e.Difference == nil:
 		return &jsonEvidence{Reason: e.Why}
 	}
-	out := &jsonEvidence{Written: dataOf(e.Difference.Old), Meant: dataOf(e.Difference.New)}
+	written, meant := dataOf(e.Difference.Old), dataOf(e.Difference.New)
+	out := &jsonEvidence{Written: &written, Meant: &meant}
 	for _, t := range e.Difference.Tables {
 		out.Tables = append(out.Tables, tableOf(t, e.Difference.Used[t.Table]))
 	}

@@ -59,6 +59,9 @@ func (r *followText) heading() {
 	at := r.f.File.Place(r.f.Stmt.Span.Start)
 	head := fmt.Sprintf("%s:%d", r.f.File.Path, at.Line)
 	rest := r.f.Dialect.Title()
+	if how := workedOutAs(r.f.Dialect); how != "" && r.f.Rows != "" {
+		rest += ", " + how
+	}
 	if r.f.Rows != "" {
 		rest += ", rows of " + r.f.Rows
 	}

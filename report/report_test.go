@@ -2,6 +2,7 @@ package report_test
 
 import (
 	"bytes"
+	"context"
 	"encoding/xml"
 	"io/fs"
 	"os"
@@ -16,6 +17,7 @@ import (
 	"justlens/core/checks"
 	"justlens/core/dialect"
 	"justlens/core/review"
+	"justlens/core/schema"
 	"justlens/core/text"
 	"justlens/demo"
 	"justlens/report"
@@ -28,10 +30,13 @@ func rendered(t *testing.T, kind string, limit int) string {
 	var b bytes.Buffer
 	r := report.New(kind, &b, report.Style{Width: 80}, report.Options{Limit: limit, Version: "0"})
 	var s report.Summary
+	tables := schema.New(nil)
+	tables.Load([]byte(demo.Schema()), dialect.Postgres)
 	show := func(path, src string) {
 		f, err := text.NewFile(path, []byte(src))
 		require.NoError(t, err)
 		out := review.New(review.Options{Auto: true, Certainty: check.Possible, Checks: checks.All(), Most: 5}).Review(f)
+		out.Show(context.Background(), review.Options{Schema: tables})
 		s.Add(out)
 		require.NoError(t, r.File(out))
 	}
@@ -73,7 +78,7 @@ func TestJSONReportFollowsItsSchema(t *testing.T) {
 	t.Parallel()
 	out := rendered(t, "json", 0)
 	requireFollows(t, "../docs/report.schema.json", out)
-	for _, key := range []string{`"more":26`, `"unread":1`, `"clue":"`, `"problems":["missing.sql`} {
+	for _, key := range []string{`"more":26`, `"unread":1`, `"clue":"`, `"problems":["missing.sql`, `"written":[`, `"reason":"`} {
 		require.Contains(t, out, key)
 	}
 	require.NotContains(t, out, "\x7f")
