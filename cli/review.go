@@ -11,8 +11,10 @@ import (
 	"github.com/spf13/cobra"
 
 	"justlens/core/check"
+	"justlens/core/compare"
 	"justlens/core/review"
 	"justlens/core/text"
+	"justlens/database"
 	"justlens/report"
 )
 
@@ -30,6 +32,8 @@ type reviewOptions struct {
 	show    bool // the configuration
 	keep    bool // reviewing whenever something changes
 	rows    bool // evidence is looked for
+	// database is that whose plans are shown.
+	database string
 }
 
 // usualLimit is how many findings a text report tells of unless told otherwise.
@@ -64,6 +68,7 @@ func newReview(p *Program) *cobra.Command {
 	flags.BoolVar(&o.show, "show-config", false, "print what holds for each file, and where each value comes from, instead of reviewing")
 	flags.BoolVar(&o.keep, "watch", false, "review again whenever a file changes, until Ctrl-C")
 	flags.BoolVar(&o.rows, "evidence", false, "show what is wrong on the fewest made rows: what the query gives as written, and as meant")
+	flags.StringVar(&o.database, "rows", "", "with --evidence, the `DATABASE` whose plans are shown of what is slow, as written and as mended: a SQLite file, postgres://…, mysql://…")
 	completes(cmd, "report", report.Kinds)
 	completes(cmd, "gate", []string{"refused", "wrong", "slow", "unclear"})
 	return cmd
@@ -132,6 +137,9 @@ func (o *reviewOptions) once(cmd *cobra.Command, p *Program, paths []string) err
 		summary.Known += sift(outcome.File)
 		if o.rows {
 			outcome.File.Show(cmd.Context(), options)
+			if err := o.plans(cmd.Context(), p, outcome.File); err != nil {
+				return err
+			}
 		}
 		summary.Add(outcome.File)
 		if out.toTerminal && len(outcome.File.Findings) > 0 {
@@ -175,6 +183,9 @@ func (o *reviewOptions) validate() (gate check.Consequence, err error) {
 	}
 	if o.jobs < 1 {
 		return 0, fmt.Errorf("--jobs %d: at least 1 is needed", o.jobs)
+	}
+	if o.database != "" && (!o.rows || !database.IsSource(o.database)) {
+		return 0, usageError{errors.New("--rows names the database of --evidence: a SQLite file, postgres://…, or mysql://…")}
 	}
 	if o.limit < 0 {
 		return 0, fmt.Errorf("--limit %d: a number of findings, or 0 for all, is needed", o.limit)
@@ -275,4 +286,34 @@ func shellWord(s string) string {
 		return s
 	}
 	return "'" + strings.ReplaceAll(s, "'", `'\''`) + "'"
+}
+
+// plans asks the database for its plans of what is slow in a file, as it is and as mended. What it does
+// not take is left as it is.
+func (o *reviewOptions) plans(ctx context.Context, p *Program, f *review.File) error {
+	if o.database == "" {
+		return nil
+	}
+	for i := range f.Findings {
+		found := &f.Findings[i]
+		if found.Consequence != check.Slow || len(found.Mends) == 0 || len(found.Mends[0].Edits) == 0 {
+			continue
+		}
+		mended, err := text.Apply(f.Text.Bytes(), found.Mends[0].Edits)
+		if err != nil {
+			continue
+		}
+		end := int(found.Of.End) + len(mended) - len(f.Text.Bytes())
+		queries := []string{f.Text.Slice(found.Of), string(mended[found.Of.Start:end])}
+		plans, err := database.Explain(ctx, o.database, p.Env, queries, database.Timeout)
+		switch {
+		case ctx.Err() != nil:
+			return ctx.Err()
+		case err != nil:
+			found.Evidence = &compare.Evidence{Why: "no plan: " + err.Error()}
+		default:
+			found.Evidence = &compare.Evidence{Plans: &[2][]string{report.PlanLines(plans[0]), report.PlanLines(plans[1])}}
+		}
+	}
+	return nil
 }

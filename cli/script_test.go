@@ -2,6 +2,7 @@ package cli_test
 
 import (
 	"bytes"
+	"database/sql"
 	"encoding/binary"
 	"errors"
 	"os"
@@ -34,12 +35,24 @@ func TestScripts(t *testing.T) {
 		Setup:               setup,
 		UpdateScripts:       os.Getenv("UPDATE") != "",
 		Cmds: map[string]func(*testscript.TestScript, bool, []string){
-			"status": status,
+			"database": database,
+			"status":   status,
 		},
 	})
 }
 
 // status runs a command and asserts its exit status: status 2 justlens ….
+// database FILE SCRIPT… makes a SQLite file of scripts.
+func database(ts *testscript.TestScript, _ bool, args []string) {
+	db, err := sql.Open("sqlite", ts.MkAbs(args[0]))
+	ts.Check(err)
+	defer db.Close()
+	for _, script := range args[1:] {
+		_, err := db.Exec(ts.ReadFile(script))
+		ts.Check(err)
+	}
+}
+
 func status(ts *testscript.TestScript, _ bool, args []string) {
 	if len(args) < 2 {
 		ts.Fatalf("usage: status N command args…")

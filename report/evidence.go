@@ -1,6 +1,7 @@
 package report
 
 import (
+	"slices"
 	"strings"
 
 	"justlens/core/compare"
@@ -13,6 +14,12 @@ func (r *textRenderer) evidence(e *compare.Evidence) {
 		return
 	}
 	r.line("")
+	if e.Plans != nil {
+		for _, line := range r.style.planned(e) {
+			r.line(strings.Repeat(" ", margin) + line)
+		}
+		return
+	}
 	if e.Difference == nil {
 		r.indented("Not shown on rows: "+e.Why+".", gray)
 		return
@@ -20,6 +27,20 @@ func (r *textRenderer) evidence(e *compare.Evidence) {
 	for _, line := range r.style.seen(e, r.style.Width-margin-len(unmarked)) {
 		r.line(strings.Repeat(" ", margin) + line)
 	}
+}
+
+// planned gives the lines of both plans.
+func (s Style) planned(e *compare.Evidence) (lines []string) {
+	if slices.Equal(e.Plans[0], e.Plans[1]) {
+		return []string{"The database plans both alike: there the mend makes nothing faster."}
+	}
+	for i, title := range []string{"Planned as written", "Planned as mended"} {
+		lines = append(lines, s.strong(title))
+		for _, step := range e.Plans[i] {
+			lines = append(lines, unmarked+Visible(step))
+		}
+	}
+	return lines
 }
 
 // seen gives the lines of evidence: the rows, and both results.
@@ -60,12 +81,16 @@ type jsonEvidence struct {
 	// Both are there where rows are shown, though they may be empty.
 	Written *[][]*string `json:"written,omitempty"`
 	Meant   *[][]*string `json:"meant,omitempty"`
+	// Plans are those of a database, as written and as mended, in lines.
+	Plans *[2][]string `json:"plans,omitempty"`
 }
 
 func evidenceOf(e *compare.Evidence) *jsonEvidence {
 	switch {
 	case e == nil:
 		return nil
+	case e.Plans != nil:
+		return &jsonEvidence{Plans: e.Plans}
 	case e.Difference == nil:
 		return &jsonEvidence{Reason: e.Why}
 	}

@@ -237,7 +237,11 @@ func htmlOf(f *review.File, found *review.Finding) htmlFinding {
 		place := f.Text.Place(other.Span.Start)
 		out.Related = append(out.Related, fmt.Sprintf("See line %d, column %d, %s: %s.", place.Line, place.Column, quoted(f.Text.Slice(other.Span)), Visible(other.Message)))
 	}
-	if e := found.Evidence; e != nil && e.Difference != nil {
+	switch e := found.Evidence; {
+	case e == nil:
+	case e.Plans != nil:
+		out.Seen = strings.Join(Style{}.planned(e), "\n")
+	case e.Difference != nil:
 		out.Seen = strings.Join(Style{}.seen(e, maxWidth), "\n")
 	}
 	for i := range found.Mends {

@@ -3,7 +3,6 @@ package report
 import (
 	"fmt"
 	"io"
-	"strings"
 
 	"justlens/database"
 )
@@ -19,15 +18,8 @@ func Plans(w io.Writer, s Style, before, after database.Plan) error {
 			head += fmt.Sprintf(", cost %.0f", p.Cost)
 		}
 		r.label(label, blue, head)
-		for _, a := range p.Access {
-			line := "reads all of " + a.Table
-			if a.Index != "" {
-				line = fmt.Sprintf("looks %s up by %s", a.Table, a.Index)
-			}
-			if a.Rows > 0 {
-				line += fmt.Sprintf(", %s expected", Count(int(a.Rows), "row"))
-			}
-			r.indented("  " + strings.TrimSpace(Visible(line)))
+		for _, line := range accessOf(p) {
+			r.indented("  " + Visible(line))
 		}
 	}
 	switch {
@@ -38,6 +30,28 @@ func Plans(w io.Writer, s Style, before, after database.Plan) error {
 	}
 	_, err := io.WriteString(w, r.b.String())
 	return err
+}
+
+// PlanLines tells of a plan in lines: what it costs, and how each table is read.
+func PlanLines(p database.Plan) (lines []string) {
+	if p.Cost > 0 {
+		lines = append(lines, fmt.Sprintf("cost %.0f", p.Cost))
+	}
+	return append(lines, accessOf(p)...)
+}
+
+func accessOf(p database.Plan) (lines []string) {
+	for _, a := range p.Access {
+		line := "reads all of " + a.Table
+		if a.Index != "" {
+			line = fmt.Sprintf("looks %s up by %s", a.Table, a.Index)
+		}
+		if a.Rows > 0 {
+			line += fmt.Sprintf(", %s expected", Count(int(a.Rows), "row"))
+		}
+		lines = append(lines, line)
+	}
+	return lines
 }
 
 // whatCosts names the table of which the most rows are read.

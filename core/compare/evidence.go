@@ -14,6 +14,8 @@ type Evidence struct {
 	Difference     *Difference // nil where none is shown
 	// Why says why nothing is shown, as the rest of a sentence.
 	Why string
+	// Plans are those of a database, as written and as meant, in lines; nil where none was asked.
+	Plans *[2][]string
 }
 
 // evidenceTries is how many made databases are tried for the evidence of one finding.
