@@ -37,10 +37,16 @@ func TestRunsAsServersDo(t *testing.T) {
 	everyServer(t, func(t *testing.T, s *server) {
 		f := openFacts(t, s)
 		e := &evaluation{t: t, f: f, counts: map[string]int{}, unknown: map[string]int{}, classes: map[string]int{}}
-		written := append(writtenQueries(t, s), runCases(t, s.dialect)...)
+		cases := runCases(t, s.dialect)
+		written := append(writtenQueries(t, s), cases...)
 		n := runQueries
 		if more, err := strconv.Atoi(os.Getenv("JUSTLENS_RUNS")); err == nil {
 			n = more
+		}
+		for _, q := range cases {
+			for _, read := range run.Read([]byte(q), s.dialect, 0, f.tables) {
+				require.NoError(t, read.Err, q)
+			}
 		}
 		for seed := range uint64(1 + n/250) {
 			rng := rand.New(rand.NewPCG(seed, 5))

@@ -63,24 +63,15 @@ func (c *compiler) group(n *syntax.Select) *groupPlan {
 		if n.GroupBy.All {
 			c.stop(n.GroupBy, "GROUP BY ALL")
 		}
+		sets := [][]int{{}}
 		for _, x := range n.GroupBy.Items {
-			c.groupItem(n, p, x)
-		}
-		if n.GroupBy.Sets && p.sets == nil { // WITH ROLLUP
-			words := c.word(n.GroupBy.Span())
-			if !strings.HasSuffix(words, "rollup") {
-				c.stop(n.GroupBy, "this GROUP BY")
-			}
-			for k := len(p.keys); k >= 0; k-- {
-				set := make([]bool, len(p.keys))
-				for i := range k {
-					set[i] = true
-				}
-				p.sets = append(p.sets, set)
+			sets = crossed(sets, c.setsOf(n, p, x))
+			if len(sets) > mostSets {
+				c.stop(n.GroupBy, "so many grouping sets")
 			}
 		}
-		if p.sets != nil && len(n.GroupBy.Items) > len(p.keys) && c.rules.isMySQL() {
-			c.stop(n.GroupBy, "a key that is given twice")
+		if n.GroupBy.Sets {
+			p.sets = c.chosenSets(n, p, sets)
 		}
 		c.scope.extras = len(p.keys)
 	}
@@ -88,29 +79,99 @@ func (c *compiler) group(n *syntax.Select) *groupPlan {
 	return p
 }
 
-// groupItem adds an item of GROUP BY to the keys.
-func (c *compiler) groupItem(n *syntax.Select, p *groupPlan, x syntax.Expr) {
-	switch g := syntax.Unparen(x).(type) {
-	case *syntax.GroupingSet:
-		c.groupingSet(n, p, g)
-		return
-	case *syntax.Row:
-		for _, x := range g.Items {
-			c.groupItem(n, p, x)
+// mostSets bounds how many grouping sets a GROUP BY has.
+const mostSets = 128
+
+// crossed joins each set of keys with each (SQL standard, "group by clause").
+func crossed(a, b [][]int) (sets [][]int) {
+	for _, x := range a {
+		for _, y := range b {
+			sets = append(sets, slices.Concat(x, y))
 		}
-		return
+	}
+	return sets
+}
+
+// setsOf gives the sets of keys that an item of GROUP BY stands for, and adds its keys: one of itself, a
+// row's all together, those of ROLLUP, CUBE and GROUPING SETS.
+func (c *compiler) setsOf(n *syntax.Select, p *groupPlan, x syntax.Expr) (sets [][]int) {
+	switch g := syntax.Unparen(x).(type) {
+	case *syntax.Row:
+		var keys []int
+		for _, x := range g.Items {
+			keys = append(keys, c.addKey(p, c.keyOf(n, x)))
+		}
+		return [][]int{keys}
+	case *syntax.GroupingSet:
+		var items [][][]int
+		for _, x := range g.Items {
+			items = append(items, c.setsOf(n, p, x))
+		}
+		switch words := strings.ToLower(c.Text(g)); {
+		case strings.HasPrefix(words, "("):
+			return [][]int{{}}
+		case strings.HasPrefix(words, "grouping"):
+			return slices.Concat(items...)
+		case strings.HasPrefix(words, "rollup"):
+			for k := len(items); k >= 0; k-- {
+				sets = append(sets, joinedKeys(items[:k]))
+			}
+			return sets
+		case strings.HasPrefix(words, "cube") && len(items) < 7:
+			for bits := (1 << len(items)) - 1; bits >= 0; bits-- {
+				var some [][][]int
+				for i, item := range items {
+					if bits>>i&1 == 1 {
+						some = append(some, item)
+					}
+				}
+				sets = append(sets, joinedKeys(some))
+			}
+			return sets
+		}
+		c.stop(g, "this grouping set")
 	case *syntax.Call:
 		if name := c.FunctionName(g); name == "rollup" || name == "cube" {
 			c.stop(g, "%s", strings.ToUpper(name))
 		}
 	}
-	key := c.keyOf(n, x)
-	if p.sets != nil {
-		for i := range p.sets {
-			p.sets[i] = append(p.sets[i], true)
+	return [][]int{{c.addKey(p, c.keyOf(n, x))}}
+}
+
+// joinedKeys gives the keys of items of ROLLUP or CUBE together.
+func joinedKeys(items [][][]int) (keys []int) {
+	for _, item := range items {
+		keys = append(keys, item[0]...)
+	}
+	return keys
+}
+
+// chosenSets tells for each set which keys count.
+func (c *compiler) chosenSets(n *syntax.Select, p *groupPlan, sets [][]int) (chosen [][]bool) {
+	if len(sets) == 1 { // WITH ROLLUP behind the keys
+		if !strings.HasSuffix(c.word(n.GroupBy.Span()), "rollup") {
+			if !strings.Contains(c.word(n.GroupBy.Span()), "grouping") {
+				c.stop(n.GroupBy, "this GROUP BY")
+			}
+		} else {
+			keys := sets[0]
+			if len(keys) > len(p.keys) {
+				c.stop(n.GroupBy, "a key that is given twice") // MariaDB fills one of them with what it has at hand
+			}
+			sets = nil
+			for k := len(keys); k >= 0; k-- {
+				sets = append(sets, keys[:k])
+			}
 		}
 	}
-	c.addKey(p, key)
+	for _, keys := range sets {
+		set := make([]bool, len(p.keys))
+		for _, k := range keys {
+			set[k] = true
+		}
+		chosen = append(chosen, set)
+	}
+	return chosen
 }
 
 func (c *compiler) addKey(p *groupPlan, x syntax.Expr) int {
@@ -145,62 +206,6 @@ func (c *compiler) keyOf(n *syntax.Select, x syntax.Expr) syntax.Expr {
 		}
 	}
 	return x
-}
-
-// groupingSet adds ROLLUP (…), CUBE (…) or GROUPING SETS (…), the only one.
-func (c *compiler) groupingSet(n *syntax.Select, p *groupPlan, g *syntax.GroupingSet) {
-	if p.sets != nil {
-		c.stop(g, "several grouping sets")
-	}
-	fixed := len(p.keys)
-	items := func(x syntax.Expr) (keys []int) {
-		switch r := syntax.Unparen(x).(type) {
-		case *syntax.Row:
-			for _, x := range r.Items {
-				keys = append(keys, c.addKey(p, c.keyOf(n, x)))
-			}
-			return keys
-		case *syntax.GroupingSet:
-			c.stop(r, "nested grouping sets")
-		}
-		return []int{c.addKey(p, c.keyOf(n, x))}
-	}
-	var lists [][]int
-	words := strings.ToLower(c.Text(g))
-	for _, x := range g.Items {
-		lists = append(lists, items(x))
-	}
-	var chosen [][]int
-	switch {
-	case strings.HasPrefix(words, "rollup"):
-		for k := len(lists); k >= 0; k-- {
-			chosen = append(chosen, slices.Concat(lists[:k]...))
-		}
-	case strings.HasPrefix(words, "cube") && len(lists) < 8:
-		for bits := (1 << len(lists)) - 1; bits >= 0; bits-- {
-			var keys []int
-			for i, l := range lists {
-				if bits>>i&1 == 1 {
-					keys = append(keys, l...)
-				}
-			}
-			chosen = append(chosen, keys)
-		}
-	case strings.HasPrefix(words, "grouping"):
-		chosen = lists
-	default:
-		c.stop(g, "this grouping set")
-	}
-	for _, keys := range chosen {
-		set := make([]bool, len(p.keys))
-		for i := range fixed {
-			set[i] = true
-		}
-		for _, k := range keys {
-			set[k] = true
-		}
-		p.sets = append(p.sets, set)
-	}
 }
 
 // groupKey gives the value of an expression that is a key of GROUP BY, nil if it is none.
