@@ -208,6 +208,7 @@ func happened(s *follow.Step) (told []string) {
 	if c == nil {
 		return nil
 	}
+	told = append(told, c.Asked...)
 	switch s.Kind {
 	case run.FilterStage, run.HavingStage:
 		if c.False > 0 {

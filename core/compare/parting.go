@@ -17,6 +17,9 @@ type Step struct {
 // Partners is not asked for.
 func (c counter) Partners(*run.Stage, int) {}
 
+// Asked is not asked for.
+func (c counter) Asked(*syntax.Query, []run.Value, [][]run.Value) {}
+
 // Parting is where two queries part: at a step of each, or at one that the other does not have.
 type Parting struct {
 	Old, New *Step // one may be nil

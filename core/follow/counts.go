@@ -1,9 +1,11 @@
 package follow
 
 import (
+	"fmt"
 	"slices"
 
 	"justlens/core/bind"
+	"justlens/core/check"
 	"justlens/core/run"
 	"justlens/core/syntax"
 )
@@ -20,6 +22,8 @@ type Counts struct {
 	Alone, AloneRight, Filled int
 	// Most is how many partners a row of the left side had at the most.
 	Most int
+	// Asked tells for queries in its expressions what each gave for one of the rows.
+	Asked []string
 	// Kept and Lost are a few of the rows.
 	Kept, Lost [][]run.Value
 }
@@ -38,7 +42,7 @@ func (f *Followed) Run(data run.Database, limits run.Limits) {
 	if f.Plan == nil {
 		return
 	}
-	c := &counting{f: f, by: map[*run.Stage]*Step{}}
+	c := &counting{f: f, by: map[*run.Stage]*Step{}, asked: map[*syntax.Query]bool{}}
 	for _, s := range f.Steps {
 		s.Counts = &Counts{}
 		c.by[s.Stage] = s
@@ -55,8 +59,67 @@ func (f *Followed) Run(data run.Database, limits run.Limits) {
 }
 
 type counting struct {
-	f  *Followed
-	by map[*run.Stage]*Step
+	f     *Followed
+	by    map[*run.Stage]*Step
+	asked map[*syntax.Query]bool // queries of which an example is told
+}
+
+// Asked notes what a query that depends on the row gave for the first row for which it gave any.
+func (c *counting) Asked(q *syntax.Query, row []run.Value, rows [][]run.Value) {
+	if c.asked[q] || len(rows) == 0 {
+		return
+	}
+	for _, s := range c.f.Steps {
+		if s.Kind == run.SourceStage || !s.Span.Contains(q.Span()) {
+			continue
+		}
+		c.asked[q] = true
+		var values []string
+		c.f.outerColumns(q, s.Stage, func(text string, slot int) {
+			if slot < len(row) {
+				values = append(values, text+" is "+shown(row[slot]))
+			}
+		})
+		gave := fmt.Sprintf("%d rows", len(rows))
+		if len(rows) == 1 {
+			gave = "1 row"
+		}
+		if _, exists := c.f.Parent(q).(*syntax.Exists); !exists && len(rows[0]) == 1 {
+			gave = shown(rows[0][0])
+			for _, row := range rows[1:min(len(rows), 3)] {
+				gave += ", " + shown(row[0])
+			}
+			if len(rows) > 3 {
+				gave += ", …"
+			}
+		}
+		if len(values) > 0 {
+			s.Counts.Asked = append(s.Counts.Asked, fmt.Sprintf("where %s, it gives %s", check.List(values, "and"), gave))
+		}
+		return
+	}
+}
+
+// outerColumns calls do for each column of a stage's sources that a query inside it names.
+func (f *Followed) outerColumns(q *syntax.Query, s *run.Stage, do func(text string, slot int)) {
+	var seen []string
+	syntax.Inspect(q, func(n syntax.Node) bool {
+		name, ok := n.(*syntax.Name)
+		if !ok {
+			return true
+		}
+		u := f.Use(name)
+		for _, p := range s.Sources {
+			if u.Status != bind.Resolved || p.Source != u.Source || slices.Contains(seen, f.Text(name)) {
+				continue
+			}
+			if place := u.Source.Place(u.Column); place >= 0 {
+				seen = append(seen, f.Text(name))
+				do(f.Text(name), p.At+place)
+			}
+		}
+		return true
+	})
 }
 
 func (c *counting) Partners(s *run.Stage, n int) {

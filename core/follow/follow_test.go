@@ -57,7 +57,29 @@ func TestSteps(t *testing.T) {
 		step := f.Steps[c.step]
 		require.Contains(t, strings.Join(step.Does, "\n"), c.does, c.query)
 		got := *step.Counts
-		got.Kept, got.Lost, got.Nulls = nil, nil, nil
+		got.Kept, got.Lost, got.Nulls, got.Asked = nil, nil, nil, nil
 		require.Equal(t, c.counts, got, c.query)
 	}
+}
+
+// TestColumnsAndExamples holds what is said of a result, and of a query in an expression.
+func TestColumnsAndExamples(t *testing.T) {
+	t.Parallel()
+	s := schema.New(nil)
+	s.Load([]byte(tables), dialect.Postgres)
+	data, err := run.Inserts([]byte(tables), dialect.Postgres, 0, s)
+	require.NoError(t, err)
+	for query, want := range map[string][]string{
+		"SELECT hive_id, name FROM hives":                                               {"hive_id, integer, never NULL", "name, text, never NULL", "one row for each hive_id"},
+		"SELECT queen_id FROM hives":                                                    {"queen_id, integer, may be NULL", "rows may be alike"},
+		"SELECT COUNT(*) AS n FROM hives":                                               {"n, integer, never NULL", "one row at the most"},
+		"SELECT DISTINCT name, queen_id FROM hives":                                     {"name, text, never NULL", "queen_id, integer, may be NULL", "one row for each name and queen_id"},
+		"SELECT hive_id, mites, COUNT(*) AS n FROM inspections GROUP BY hive_id, mites": {"hive_id, integer, never NULL", "mites, integer, may be NULL", "n, integer, never NULL", "one row for each hive_id and mites"},
+	} {
+		require.Equal(t, want, follow.Read(run.Read([]byte(query), dialect.Postgres, 0, s)[0]).Columns, query)
+	}
+	f := follow.Read(run.Read([]byte("SELECT name FROM hives h WHERE 1 < (SELECT MAX(mites) FROM inspections i WHERE i.hive_id = h.hive_id)"), dialect.Postgres, 0, s)[0])
+	f.Run(data, run.Limits{})
+	require.NoError(t, f.Err)
+	require.Equal(t, []string{"where h.hive_id is 1, it gives 7"}, f.Steps[1].Counts.Asked)
 }

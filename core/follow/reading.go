@@ -344,5 +344,38 @@ func (f *Followed) columns() (told []string) {
 		}
 		told = append(told, line)
 	}
+	if f.Node != nil && len(told) > 0 {
+		told = append(told, f.apart())
+	}
 	return told
+}
+
+// apart tells by which columns of the result no two rows agree: one, two, or all of them.
+func (f *Followed) apart() string {
+	name := func(i int) string {
+		if s := f.Plan.Columns[i]; s != "" {
+			return s
+		}
+		return fmt.Sprintf("column %d", i+1)
+	}
+	n := min(len(f.Plan.Columns), 12)
+	if f.OneRow(f.Node) {
+		return "one row at the most"
+	}
+	for i := range n {
+		if f.Apart(f.Node, i) {
+			return "one row for each " + name(i)
+		}
+	}
+	for i := range n {
+		for k := range i {
+			if f.Apart(f.Node, k, i) {
+				return "one row for each " + name(k) + " and " + name(i)
+			}
+		}
+	}
+	if f.RowsApart(f.Node.Body) {
+		return "no two rows are alike"
+	}
+	return "rows may be alike"
 }

@@ -93,6 +93,8 @@ type trail struct {
 
 func (c *tracking) Partners(*run.Stage, int) {}
 
+func (c *tracking) Asked(*syntax.Query, []run.Value, [][]run.Value) {}
+
 func (c *tracking) Row(s *run.Stage, fate run.Fate, row []run.Value) {
 	t := c.by[s]
 	if t == nil {

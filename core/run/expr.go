@@ -636,7 +636,13 @@ func (c *compiler) subquery(q *syntax.Query) func(*frame) [][]Value {
 	plan := c.query(q, c.scope)
 	c.inner--
 	if plan.correlated {
-		return func(f *frame) [][]Value { return plan.rows(&frame{run: f.run, up: f}) }
+		return func(f *frame) [][]Value {
+			rows := plan.rows(&frame{run: f.run, up: f})
+			if t := f.run.trace; t != nil {
+				t.Asked(q, f.row, rows)
+			}
+			return rows
+		}
 	}
 	memo := c.memo()
 	return func(f *frame) [][]Value { return f.once(memo, plan) }

@@ -84,6 +84,8 @@ type Tracer interface {
 	Row(s *Stage, fate Fate, row []Value)
 	// Partners tells how many rows of the right side of a join a row of the left side met.
 	Partners(s *Stage, n int)
+	// Asked tells what a query in an expression gave for a row.
+	Asked(q *syntax.Query, row []Value, rows [][]Value)
 }
 
 // Stages lists the stages of a plan in the order in which they are worked.
