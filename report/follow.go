@@ -164,6 +164,9 @@ func clauseOf(f Follow, s *follow.Step) string {
 	case run.SourceStage:
 		return "FROM " + text
 	case run.FilterStage:
+		if s.IsQualify() {
+			return "QUALIFY " + text
+		}
 		return "WHERE " + text
 	case run.HavingStage:
 		return "HAVING " + text
@@ -231,10 +234,10 @@ func happened(s *follow.Step) (told []string) {
 		}
 	case run.JoinStage:
 		if c.Alone > 0 {
-			told = append(told, fmt.Sprintf("%s of the left side lost: no partner", Count(c.Alone, "row")))
+			told = append(told, fmt.Sprintf("%s of %s lost: no partner", Count(c.Alone, "row"), s.Left))
 		}
 		if c.AloneRight > 0 {
-			told = append(told, fmt.Sprintf("%s of the right side without partner", Count(c.AloneRight, "row")))
+			told = append(told, fmt.Sprintf("%s of %s without partner", Count(c.AloneRight, "row"), s.Right))
 		}
 		if c.Filled > 0 {
 			told = append(told, fmt.Sprintf("%s kept without partner, filled with NULL", Count(c.Filled, "row")))

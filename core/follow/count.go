@@ -33,7 +33,7 @@ func (f *Followed) Questions() (list []Question) {
 	}
 	c := &composer{f: f, with: f.withText()}
 	for _, s := range f.Steps {
-		if s.Select != sel {
+		if s.Select != sel || s.IsQualify() {
 			continue
 		}
 		counts := s.Counts

@@ -12,6 +12,8 @@ type Step struct {
 	Span text.Span // what to point at
 	// Does tells in sentences what it does.
 	Does []string
+	// Left and Right name the sides of a join.
+	Left, Right string
 	// Counts is what it did to rows, nil where none were followed.
 	Counts *Counts
 	// Tracked is what it did to the rows that are tracked, "" where it met none.
@@ -40,7 +42,11 @@ func Read(q *run.Query) *Followed {
 		if f.isJoined(s) {
 			continue // the join tells of it
 		}
-		f.Steps = append(f.Steps, &Step{Stage: s, Span: s.Span(), Does: f.reading(s)})
+		step := &Step{Stage: s, Span: s.Span(), Does: f.reading(s)}
+		if s.Kind == run.JoinStage {
+			step.Left, step.Right = f.sides(s)
+		}
+		f.Steps = append(f.Steps, step)
 	}
 	f.Columns = f.columns()
 	return f

@@ -36,6 +36,7 @@ func TestSteps(t *testing.T) {
 		{"SELECT hive_id FROM inspections WHERE mites > 1 AND hive_id < 3", 1, "where mites is NULL it is unknown", follow.Counts{In: 4, Out: 2, False: 1, Unknown: 1}},
 		{"SELECT hive_id FROM inspections WHERE mites IS NULL", 1, "keeps the rows for which it is true", follow.Counts{In: 4, Out: 1, False: 3}},
 		{"SELECT hive_id, COUNT(*) AS n FROM inspections GROUP BY hive_id", 1, "one row for each hive_id", follow.Counts{In: 4, Out: 3}},
+		{"SELECT mites, COUNT(*) AS n FROM inspections GROUP BY mites", 1, "the rows whose mites is NULL make a group as well", follow.Counts{In: 4, Out: 4}},
 		{"SELECT COUNT(*) AS n FROM inspections HAVING COUNT(*) > 9", 2, "keeps the groups", follow.Counts{In: 1, Out: 0, False: 1}},
 		{"SELECT DISTINCT queen_id FROM hives", 2, "rows that are alike", follow.Counts{In: 3, Out: 2, False: 1}},
 		{"SELECT name FROM hives UNION SELECT name FROM hives", 4, "rows that are alike come once", follow.Counts{In: 6, Out: 3, False: 3}},

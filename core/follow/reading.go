@@ -190,6 +190,21 @@ func (f *Followed) sourcesIn(s *run.Stage, t syntax.TableExpr) (names []string) 
 	return names
 }
 
+// sides names the two sides of a join for a sentence: a source, or the side.
+func (f *Followed) sides(s *run.Stage) (left, right string) {
+	n, ok := s.Node.(*syntax.Join)
+	if !ok {
+		return "what stands before", "it"
+	}
+	one := func(names []string, otherwise string) string {
+		if len(names) == 1 {
+			return names[0]
+		}
+		return otherwise
+	}
+	return one(f.sourcesIn(s, n.Left), "the left side"), one(f.sourcesIn(s, n.Right), "the right side")
+}
+
 // meetsOne reports whether a row meets one row of the right side at the most: the join ties a key
 // of it.
 func (f *Followed) meetsOne(n *syntax.Join) bool {
@@ -293,14 +308,21 @@ func (f *Followed) group(s *run.Stage) []string {
 	if n.GroupBy.Sets {
 		return []string{"rows that are alike in the keys become one, for each set of keys"}
 	}
-	var keys []string
+	var keys, nullable []string
 	for _, k := range f.GroupingOf(n).Keys {
-		keys = append(keys, strings.Join(strings.Fields(f.Text(k)), " "))
+		text := strings.Join(strings.Fields(f.Text(k)), " ")
+		if keys = append(keys, text); f.Nullable(k) == facts.Yes {
+			nullable = append(nullable, text)
+		}
 	}
 	if len(keys) == 0 {
 		return []string{"rows that are alike in the keys become one"}
 	}
-	return []string{"one row for each " + check.List(keys, "and") + "; NULL is a group like any other"}
+	told := []string{"one row for each " + check.List(keys, "and")}
+	if len(nullable) > 0 {
+		told = append(told, "the rows whose "+check.List(nullable, "or")+" is NULL make a group as well")
+	}
+	return told
 }
 
 func setReading(n *syntax.SetOp) []string {

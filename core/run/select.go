@@ -23,6 +23,7 @@ type selectPlan struct {
 	where   []step
 	groups  *groupPlan // nil without
 	having  []step
+	qualify []step // conditions on windows
 	outputs []output
 	hidden  []eval // sort keys that are no output
 	// distinct leaves one of the rows that are alike in the outputs.
@@ -42,7 +43,7 @@ type step struct {
 // columns.
 func (c *compiler) selectBody(n *syntax.Select, q *syntax.Query) (*selectPlan, []sortKey, []int) {
 	bound := c.Scope(n)
-	if bound == nil || n.Reshaped || n.Qualify != nil || bound.Marked || !n.IntoSpan.IsEmpty() {
+	if bound == nil || n.Reshaped || bound.Marked || !n.IntoSpan.IsEmpty() {
 		c.stop(n, "this SELECT")
 	}
 	level := 1
@@ -74,6 +75,9 @@ func (c *compiler) selectBody(n *syntax.Select, q *syntax.Query) (*selectPlan, [
 		p.having = c.steps(n.Having.Cond, HavingStage, n)
 	}
 	p.outputs = c.outputs(n)
+	if n.Qualify != nil {
+		p.qualify = c.steps(n.Qualify.Cond, FilterStage, n)
+	}
 	var order []sortKey
 	if q != nil && q.OrderBy != nil {
 		order = c.orderKeys(n, q.OrderBy, p)
@@ -245,6 +249,14 @@ func (p *selectPlan) rows(base *frame) [][]Value {
 		seen = map[string][]Value{}
 	}
 	give := func(f *frame) {
+		for i := range p.qualify {
+			s := &p.qualify[i]
+			if t := s.cond(f); t != True {
+				f.tell(s.stage, fateOf(t), f.row)
+				return
+			}
+			f.tell(s.stage, Kept, f.row)
+		}
 		row := make([]Value, 0, len(p.outputs)+len(p.hidden))
 		for i := range p.outputs {
 			row = append(row, p.outputs[i].value(f))

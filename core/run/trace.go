@@ -59,6 +59,11 @@ func (s *Stage) Span() text.Span {
 	return s.Node.Span()
 }
 
+// IsQualify reports whether a filter is a condition of QUALIFY.
+func (s *Stage) IsQualify() bool {
+	return s.Kind == FilterStage && s.Select != nil && s.Select.Qualify != nil && s.Select.Qualify.Span().Contains(s.Node.Span())
+}
+
 // Place is where the columns of a source are in the rows of a stage.
 type Place struct {
 	Source *bind.Source

@@ -19,6 +19,8 @@ type windowPlan struct {
 	partition []eval
 	order     []orderedBy
 	frame     windowFrame
+	rules     *rules
+	sorted    []Value // the keys of the partition in hand, where there is one
 }
 
 // windowFrame is the part of a partition that a row sees.
@@ -27,9 +29,11 @@ type windowFrame struct {
 	from, to bound
 }
 
-// bound is an end of a frame: so many rows before (negative) or behind the row at hand.
+// bound is an end of a frame: so many rows, or with RANGE so much of the key, before (negative) or
+// behind the row at hand.
 type bound struct {
 	unbounded bool
+	far       bool // a distance is written
 	offset    int
 }
 
@@ -153,11 +157,11 @@ func (c *compiler) frameOf(n *syntax.Call, d *defined) windowFrame {
 			return bound{}
 		default:
 			k, err := strconv.Atoi(words[0])
-			if err == nil && f.unit == "rows" {
+			if err == nil && (f.unit == "rows" || f.unit == "range" && len(d.order) == 1) {
 				if words[1] == "preceding" {
 					k = -k
 				}
-				return bound{offset: k}
+				return bound{offset: k, far: true}
 			}
 		}
 		c.stop(n.Over, "this frame")
@@ -219,6 +223,12 @@ func (w *windowPlan) part(rows []frame, part []int) {
 		return 0
 	}
 	slices.SortStableFunc(part, compare)
+	if len(w.order) == 1 {
+		w.rules, w.sorted = r, w.sorted[:0]
+		for _, i := range part {
+			w.sorted = append(w.sorted, keys[i][0])
+		}
+	}
 	// peers: where the rows that are alike for ORDER BY begin and end.
 	begin, end := make([]int, len(part)), make([]int, len(part))
 	for i := range part {
@@ -334,6 +344,8 @@ func (w *windowPlan) bounds(i, n int, begin, end []int) (from, to int) {
 	peers := w.frame.unit == "range"
 	switch {
 	case w.frame.from.unbounded:
+	case peers && w.frame.from.far:
+		from, _ = w.within(i, w.frame.from.offset, begin, end)
 	case peers:
 		from = begin[i]
 	default:
@@ -341,12 +353,45 @@ func (w *windowPlan) bounds(i, n int, begin, end []int) (from, to int) {
 	}
 	switch {
 	case w.frame.to.unbounded:
+	case peers && w.frame.to.far:
+		_, to = w.within(i, w.frame.to.offset, begin, end)
 	case peers:
 		to = end[i]
 	default:
 		to = max(min(n, i+w.frame.to.offset+1), 0)
 	}
 	return from, max(from, to)
+}
+
+// within gives the first row of a partition whose key is not before a distance from that of a row,
+// and the one behind the last whose key is not beyond it (SQL standard, "window clause", RANGE).
+func (w *windowPlan) within(i, offset int, begin, end []int) (from, to int) {
+	r, o := w.rules, w.order[0]
+	v := w.sorted[i]
+	if v.IsNull() {
+		return begin[i], end[i]
+	}
+	if !v.isNumber() {
+		panic(Unknown{What: "a distance from " + v.Kind.noun(), Span: w.call.Over.Span()})
+	}
+	if o.desc {
+		offset = -offset
+	}
+	target := r.reckon('+', v, OfInt(int64(offset)))
+	from = len(w.sorted)
+	for k, key := range w.sorted {
+		if key.IsNull() {
+			continue
+		}
+		at := r.orderOf(key, target, o.desc, o.nullsFirst)
+		if at >= 0 {
+			from = min(from, k)
+		}
+		if at <= 0 {
+			to = k + 1
+		}
+	}
+	return from, to
 }
 
 // overFrames works an aggregate out over the frame of each row.
