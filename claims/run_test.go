@@ -153,7 +153,7 @@ func (e *evaluation) classify(q *syntax.Query) {
 }
 
 func (e *evaluation) try(query string) {
-	if strings.HasPrefix(query, "UPDATE") || strings.HasPrefix(query, "DELETE") {
+	if containsAny(query[:6], []string{"UPDATE", "DELETE", "MERGE "}) {
 		e.write(query)
 		return
 	}
@@ -238,6 +238,13 @@ func (e *evaluation) write(query string) {
 	require.Len(e.t, read, 1)
 	require.NoError(e.t, read[0].Err, query)
 	result, err := read[0].Plan.Run(e.data, run.Limits{})
+	var refusal run.Refusal
+	if errors.As(err, &refusal) {
+		_, err := e.f.server.rows(query)
+		require.Error(e.t, err, query)
+		e.counts["refused"]++
+		return
+	}
 	require.NoError(e.t, err, query)
 	tx, err := e.f.server.db.Begin()
 	require.NoError(e.t, err)

@@ -88,8 +88,8 @@ func newFollow(p *Program) *cobra.Command {
 		Long: "Tells what each clause of a query does to the rows, in the order in which a\n" +
 			"database works: where rows are lost, where they come twice, and what may be\n" +
 			"NULL from there on. With --rows it works the query out on rows, and counts.\n" +
-			"The rows of databases are only read, up to 10,000 of a table; UPDATE and\n" +
-			"DELETE are never run, the rows that they would touch are followed.",
+			"The rows of databases are only read, up to 10,000 of a table; UPDATE, DELETE\n" +
+			"and MERGE are never run, the rows that they would touch are followed.",
 		Example: "  justlens follow query.sql --schema schema.sql\n" +
 			"  justlens follow query.sql --schema schema.sql --rows data.sql\n" +
 			"  justlens follow query.sql --rows bees.db --schema bees.db --track 'h.hive_id = 7'",

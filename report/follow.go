@@ -171,7 +171,7 @@ func clauseOf(f Follow, s *follow.Step) string {
 	case run.HavingStage:
 		return "HAVING " + text
 	case run.ListStage:
-		if f.Node == nil {
+		if s.Select == nil {
 			return "what is written"
 		}
 		return "SELECT " + text

@@ -49,6 +49,8 @@ func TestQueries(t *testing.T) {
 		{"a series", "SELECT n FROM generate_series(1, 3) AS d (n)", "SELECT n FROM generate_series(1, 4) AS d (n)", dialect.Postgres, compare.Differ, 0, 0},
 		{"rows that are deleted", "DELETE FROM inspections WHERE mites > 3", "DELETE FROM inspections WHERE mites >= 3", dialect.MySQL, compare.Differ, 1, run.FilterStage},
 		{"values that are written", "UPDATE hives SET frame_count = frame_count / 2", "UPDATE hives SET frame_count = frame_count * 0.5", dialect.SQLite, compare.Differ, 1, run.ListStage},
+		{"a merge", "MERGE INTO queens q USING hives h ON h.queen_id = q.queen_id WHEN MATCHED AND h.frame_count > 9 THEN UPDATE SET colour = 'red'",
+			"MERGE INTO queens q USING hives h ON h.queen_id = q.queen_id WHEN MATCHED AND h.frame_count >= 9 THEN UPDATE SET colour = 'red'", dialect.SQLServer, compare.Differ, 2, 0},
 		{"layout", "SELECT name FROM hives", "select name -- all\nfrom Hives", dialect.Postgres, compare.Same, 0, 0},
 		{"aliases, BETWEEN, NOT, sides and order", "SELECT h.name FROM hives h JOIN queens q ON q.queen_id = h.queen_id WHERE h.frame_count BETWEEN 2 AND 8 AND NOT (q.bred_in > 2024)",
 			"SELECT a.name FROM hives AS a, queens AS b WHERE (2024 >= b.bred_in) AND a.queen_id = b.queen_id AND a.frame_count <= 8 AND a.frame_count >= 2", dialect.Postgres, compare.Same, 0, 0},

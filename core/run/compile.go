@@ -112,7 +112,7 @@ func Compile(in *facts.Facts, stmt *syntax.Statement, q *syntax.Query) (*Plan, e
 	return compile(in, stmt, func(c *compiler) *queryPlan { return c.query(q, nil) })
 }
 
-// CompileWrite makes a bound UPDATE or DELETE ready to run, as the query of the rows that it would
+// CompileWrite makes a bound UPDATE, DELETE or MERGE ready to run, as the query of the rows that it would
 // touch: what tells these apart, and the values that UPDATE would give them. Nothing is written.
 func CompileWrite(in *facts.Facts, stmt *syntax.Statement) (*Plan, error) {
 	return compile(in, stmt, func(c *compiler) *queryPlan { return c.write(stmt.Node) })

@@ -15,7 +15,7 @@ import (
 type Query struct {
 	*facts.Facts
 	Stmt *syntax.Statement
-	Node *syntax.Query // nil of an UPDATE or DELETE, whose rows are those that it would touch
+	Node *syntax.Query // nil of an UPDATE, DELETE or MERGE, whose rows are those that it would touch
 	Plan *Plan         // nil where Err says why
 	Err  error         // an [Unknown], a [Refusal], or a [Damaged]
 }
@@ -25,8 +25,8 @@ type Damaged struct{ Span text.Span }
 
 func (d Damaged) Error() string { return "it cannot be read; justlens review tells why" }
 
-// Read reads the queries of a text, in its order, those that are stored and the rows that UPDATE and
-// DELETE would touch among them; other statements are passed over. The
+// Read reads the queries of a text, in its order, those that are stored and the rows that UPDATE, DELETE
+// and MERGE would touch among them; other statements are passed over. The
 // tables that the text makes add to those of the schema.
 func Read(src []byte, d dialect.Dialect, v dialect.Version, s *schema.Schema) (queries []*Query) {
 	tables := WithTables(src, d, s)
@@ -38,7 +38,7 @@ func Read(src []byte, d dialect.Dialect, v dialect.Version, s *schema.Schema) (q
 		if stmt == nil {
 			return queries
 		}
-		if q := queryOf(stmt.Node); q != nil || syntax.Kinds(syntax.KindUpdate, syntax.KindDelete).Has(stmt.Node.Kind()) {
+		if q := queryOf(stmt.Node); q != nil || writes.Has(stmt.Node.Kind()) {
 			queries = append(queries, ReadAt(src, d, v, int(stmt.Span.Start), tables))
 		}
 	}
@@ -76,8 +76,8 @@ func readAt(src []byte, d dialect.Dialect, v dialect.Version, at int, tables *sc
 		return nil
 	}
 	node := queryOf(stmt.Node)
-	writes := syntax.Kinds(syntax.KindUpdate, syntax.KindDelete).Has(stmt.Node.Kind())
-	if node == nil && !writes {
+	touches := writes.Has(stmt.Node.Kind())
+	if node == nil && !touches {
 		return nil
 	}
 	binder := bind.NewBinder(names)
@@ -88,7 +88,7 @@ func readAt(src []byte, d dialect.Dialect, v dialect.Version, at int, tables *sc
 		q.Err = Damaged{stmt.Errors[0].Span}
 		return q
 	}
-	if writes {
+	if touches {
 		q.Plan, q.Err = CompileWrite(q.Facts, stmt)
 	} else {
 		q.Plan, q.Err = compile(q.Facts, stmt, func(c *compiler) *queryPlan {
@@ -101,6 +101,9 @@ func readAt(src []byte, d dialect.Dialect, v dialect.Version, at int, tables *sc
 	}
 	return q
 }
+
+// writes are the statements of which the rows that they would touch are worked out.
+var writes = syntax.Kinds(syntax.KindUpdate, syntax.KindDelete, syntax.KindMerge)
 
 // queryOf gives the query of a statement that is one, or that stores one.
 func queryOf(n syntax.Stmt) *syntax.Query {

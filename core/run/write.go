@@ -17,6 +17,9 @@ type writePlan struct {
 
 // write compiles an UPDATE or DELETE as the query of the rows that it would touch.
 func (c *compiler) write(n syntax.Stmt) *queryPlan {
+	if merge, ok := n.(*syntax.Merge); ok {
+		return c.merge(merge)
+	}
 	var with *syntax.With
 	var tables []syntax.TableExpr
 	var where *syntax.Where
