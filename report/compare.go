@@ -86,7 +86,8 @@ func (r *comparedText) comparison(c *compare.Comparison) {
 	}
 }
 
-// onRows tells what both give on real rows, and which rows one gives alone.
+// onRows tells what both give on real rows, and shows those that differ, - as OLD has them and + as NEW
+// has them.
 func (r *comparedText) onRows(c *compare.Comparison) {
 	o := c.OnRows
 	if o.Err != nil {
@@ -94,22 +95,44 @@ func (r *comparedText) onRows(c *compare.Comparison) {
 		return
 	}
 	counts := fmt.Sprintf("OLD gives %s, NEW %s", Count(len(o.Old), "row"), Count(len(o.New), "row"))
-	alone := [][][]run.Value{compare.Only(o.Old, o.New), compare.Only(o.New, o.Old)}
+	pairs := o.Pairs(c.Old.Query, c.New.Query)
 	switch {
 	case o.Open:
 		r.label("ROWS", yellow, counts+". The database leaves it open which, so they are not compared.")
 		return
-	case len(alone[0]) == 0 && len(alone[1]) == 0:
+	case len(pairs) == 0:
 		r.label("ROWS", green, counts+": the same.")
 		return
 	}
-	r.label("ROWS", red, counts+":")
-	for i, q := range []*run.Query{c.Old.Query, c.New.Query} {
-		if len(alone[i]) == 0 {
+	differ := Count(len(pairs), "row") + " differ"
+	if len(pairs) == 1 {
+		differ += "s"
+	}
+	r.label("ROWS", red, counts+"; "+differ+":")
+	r.line("")
+	var cells [][]string
+	var signs []string
+	for _, p := range pairs[:min(len(pairs), mostShown)] {
+		if p.Old != nil {
+			cells, signs = append(cells, valuesOf(p.Old)), append(signs, "-")
+		}
+		if p.New != nil {
+			cells, signs = append(cells, valuesOf(p.New)), append(signs, "+")
+		}
+	}
+	for i, line := range grid(headingsOf(c.Old.Query), cells, r.style.Width-margin) {
+		if i == 0 {
+			r.indented(line)
 			continue
 		}
-		r.line("")
-		r.results(r.style.result(fmt.Sprintf("%s in %s alone", Count(len(alone[i]), "row"), []string{"OLD", "NEW"}[i]), q, alone[i], nil, true, r.style.Width-margin))
+		color := red
+		if signs[i-1] == "+" {
+			color = green
+		}
+		r.line(r.style.paint(fmt.Sprintf("%*s  %s", margin-2, signs[i-1], line), color))
+	}
+	if more := len(pairs) - mostShown; more > 0 {
+		r.indented(fmt.Sprintf("and %d more", more))
 	}
 }
 

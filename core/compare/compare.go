@@ -157,6 +157,62 @@ func both(before, after *run.Query, data run.Database) *OnRows {
 	return &OnRows{Old: a.Rows, New: b.Rows, Open: a.Open || b.Open}
 }
 
+// Pair is a row of OLD and a row of NEW that stand for the same thing; one may be missing.
+type Pair struct{ Old, New []run.Value }
+
+// Pairs puts the rows that only one result has together by the columns that tell the rows of both
+// apart, if such are known, in the order of OLD and then of NEW.
+func (o *OnRows) Pairs(before, after *run.Query) (pairs []Pair) {
+	key := keyOf(before, after)
+	places := map[string]int{}
+	name := func(row []run.Value) string {
+		var values []run.Value
+		for _, i := range key {
+			values = append(values, row[i])
+		}
+		return run.RowKey(values)
+	}
+	for _, row := range Only(o.Old, o.New) {
+		if len(key) > 0 {
+			places[name(row)] = len(pairs)
+		}
+		pairs = append(pairs, Pair{Old: row})
+	}
+	for _, row := range Only(o.New, o.Old) {
+		if at, ok := places[name(row)]; ok && len(key) > 0 && pairs[at].New == nil {
+			pairs[at].New = row
+			continue
+		}
+		pairs = append(pairs, Pair{New: row})
+	}
+	return pairs
+}
+
+// keyOf gives the fewest columns, one or two, by which the rows of both results are told apart; nil
+// where none are known.
+func keyOf(before, after *run.Query) []int {
+	if before.Node == nil || after.Node == nil {
+		return nil
+	}
+	apart := func(columns ...int) bool {
+		return before.Apart(before.Node, columns...) && after.Apart(after.Node, columns...)
+	}
+	n := min(len(before.Plan.Columns), 12)
+	for i := range n {
+		if apart(i) {
+			return []int{i}
+		}
+	}
+	for i := range n {
+		for k := range i {
+			if apart(k, i) {
+				return []int{k, i}
+			}
+		}
+	}
+	return nil
+}
+
 // Differ reports whether the rows are not the same.
 func (o *OnRows) Differ() bool {
 	return o.Err == nil && !o.Open && (len(Only(o.Old, o.New)) > 0 || len(Only(o.New, o.Old)) > 0)
