@@ -90,7 +90,7 @@ func neighbours(v Value, t schema.Type) []Value {
 		}
 		list := []Value{instant(t.Class, at.AddDate(0, 0, -1)), instant(t.Class, at), instant(t.Class, at.Add(12*time.Hour)), instant(t.Class, at.AddDate(0, 0, 1))}
 		if exact, err := time.Parse(instantForm, v.Text); err == nil && exact != at && t.Class != class.Date {
-			list = append(list, instant(t.Class, exact), instant(t.Class, exact.Add(time.Second/2)), instant(t.Class, exact.Add(time.Second)))
+			list = append(list, instant(t.Class, exact), instant(t.Class, exact.Add(time.Millisecond/2)), instant(t.Class, exact.Add(time.Second/2)), instant(t.Class, exact.Add(time.Second)))
 		}
 		return list
 	case class.Text:
@@ -113,7 +113,7 @@ func instant(c class.Class, at time.Time) Value {
 	if c == class.Date {
 		return Of(c, at.Format(dayForm))
 	}
-	return Of(c, at.Format(instantForm+".999"))
+	return Of(c, at.Format(instantForm+".999999"))
 }
 
 // fitted cuts a text to the length of its type, in characters.
