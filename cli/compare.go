@@ -62,7 +62,7 @@ func newCompare(p *Program) *cobra.Command {
 }
 
 func (o *compareOptions) run(cmd *cobra.Command, p *Program, paths []string) error {
-	if err := errors.Join(o.color.check()); err != nil {
+	if err := o.color.check(); err != nil {
 		return err
 	}
 	if _, err := choose("--report", o.kind, "text", "json"); err != nil {
@@ -77,9 +77,7 @@ func (o *compareOptions) run(cmd *cobra.Command, p *Program, paths []string) err
 	if o.plans && !database.IsSource(o.rows) {
 		return usageError{errors.New("--plans asks a database: --rows says which")}
 	}
-	if len(o.schemas) == 0 && o.rows != "" && database.IsSource(o.rows) {
-		o.schemas = []string{o.rows} // the tables are there as well
-	}
+	o.rowsFlags.tellTables(&o.reviewFlags)
 	if o.tries < 1 {
 		return usageError{errors.New("--tries is at least 1")}
 	}

@@ -48,6 +48,13 @@ func (r *rowsFlags) add(cmd *cobra.Command) {
 	flags.DurationVar(&r.timeout, "timeout", 10*time.Second, "how long a database may take")
 }
 
+// tellTables takes a database of rows for the tables as well, where no schema is named.
+func (r *rowsFlags) tellTables(f *reviewFlags) {
+	if len(f.schemas) == 0 && r.rows != "" && database.IsSource(r.rows) {
+		f.schemas = []string{r.rows}
+	}
+}
+
 // dialect gives the dialect of the database that rows come from, for a text that does not tell its
 // own.
 func (r *rowsFlags) dialect(d dialect.Dialect) dialect.Dialect {
@@ -137,9 +144,7 @@ func (o *followOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 	if err := o.check(paths); err != nil {
 		return err
 	}
-	if len(o.schemas) == 0 && o.rows != "" && database.IsSource(o.rows) {
-		o.schemas = []string{o.rows} // the tables are there as well
-	}
+	o.rowsFlags.tellTables(&o.reviewFlags)
 	in, options, problems, err := o.texts(cmd.Context(), p, paths)
 	if err != nil {
 		return err

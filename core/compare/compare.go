@@ -194,23 +194,9 @@ func keyOf(before, after *run.Query) []int {
 	if before.Node == nil || after.Node == nil {
 		return nil
 	}
-	apart := func(columns ...int) bool {
+	return run.FewestApart(len(before.Plan.Columns), func(columns ...int) bool {
 		return before.Apart(before.Node, columns...) && after.Apart(after.Node, columns...)
-	}
-	n := min(len(before.Plan.Columns), 12)
-	for i := range n {
-		if apart(i) {
-			return []int{i}
-		}
-	}
-	for i := range n {
-		for k := range i {
-			if apart(k, i) {
-				return []int{k, i}
-			}
-		}
-	}
-	return nil
+	})
 }
 
 // Differ reports whether the rows are not the same.

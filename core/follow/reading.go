@@ -346,10 +346,8 @@ func (f *Followed) limit(s *run.Stage) []string {
 
 // columns tells of the columns of the result: the name, the type, and whether it may be NULL.
 func (f *Followed) columns() (told []string) {
-	for i, name := range f.Plan.Columns {
-		if name == "" {
-			name = fmt.Sprintf("column %d", i+1)
-		}
+	for i := range f.Plan.Columns {
+		name := f.columnName(i)
 		if f.Node == nil {
 			told = append(told, name)
 			continue
@@ -372,29 +370,25 @@ func (f *Followed) columns() (told []string) {
 	return told
 }
 
+// columnName gives what a column of the result is called for a sentence.
+func (f *Followed) columnName(i int) string {
+	if name := f.Plan.Columns[i]; name != "" {
+		return name
+	}
+	return fmt.Sprintf("column %d", i+1)
+}
+
 // apart tells by which columns of the result no two rows agree: one, two, or all of them.
 func (f *Followed) apart() string {
-	name := func(i int) string {
-		if s := f.Plan.Columns[i]; s != "" {
-			return s
-		}
-		return fmt.Sprintf("column %d", i+1)
-	}
-	n := min(len(f.Plan.Columns), 12)
 	if f.OneRow(f.Node) {
 		return "one row at the most"
 	}
-	for i := range n {
-		if f.Apart(f.Node, i) {
-			return "one row for each " + name(i)
-		}
+	var names []string
+	for _, i := range run.FewestApart(len(f.Plan.Columns), func(columns ...int) bool { return f.Apart(f.Node, columns...) }) {
+		names = append(names, f.columnName(i))
 	}
-	for i := range n {
-		for k := range i {
-			if f.Apart(f.Node, k, i) {
-				return "one row for each " + name(k) + " and " + name(i)
-			}
-		}
+	if len(names) > 0 {
+		return "one row for each " + check.List(names, "and")
 	}
 	if f.RowsApart(f.Node.Body) {
 		return "no two rows are alike"

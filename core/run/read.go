@@ -121,3 +121,22 @@ func queryOf(n syntax.Stmt) *syntax.Query {
 	}
 	return nil
 }
+
+// FewestApart gives the fewest of n columns, one or two, by which rows are told apart as apart tells; nil
+// where none are. Of many columns the first twelve are looked at.
+func FewestApart(n int, apart func(columns ...int) bool) []int {
+	n = min(n, 12)
+	for i := range n {
+		if apart(i) {
+			return []int{i}
+		}
+	}
+	for i := range n {
+		for k := range i {
+			if apart(k, i) {
+				return []int{k, i}
+			}
+		}
+	}
+	return nil
+}

@@ -249,13 +249,8 @@ func (p *selectPlan) rows(base *frame) [][]Value {
 		seen = map[string][]Value{}
 	}
 	give := func(f *frame) {
-		for i := range p.qualify {
-			s := &p.qualify[i]
-			if t := s.cond(f); t != True {
-				f.tell(s.stage, fateOf(t), f.row)
-				return
-			}
-			f.tell(s.stage, Kept, f.row)
+		if !passes(f, p.qualify) {
+			return
 		}
 		row := make([]Value, 0, len(p.outputs)+len(p.hidden))
 		for i := range p.outputs {
@@ -281,13 +276,8 @@ func (p *selectPlan) rows(base *frame) [][]Value {
 		f.run.hold(len(out))
 	}
 	pass := func(f *frame) {
-		for i := range p.having {
-			s := &p.having[i]
-			if t := s.cond(f); t != True {
-				f.tell(s.stage, fateOf(t), f.row)
-				return
-			}
-			f.tell(s.stage, Kept, f.row)
+		if !passes(f, p.having) {
+			return
 		}
 		if len(p.scope.windows) == 0 {
 			give(f)
@@ -300,13 +290,8 @@ func (p *selectPlan) rows(base *frame) [][]Value {
 	}
 	filter := func(next func(*frame)) {
 		p.from.each(f, func() {
-			for i := range p.where {
-				s := &p.where[i]
-				if t := s.cond(f); t != True {
-					f.tell(s.stage, fateOf(t), f.row)
-					return
-				}
-				f.tell(s.stage, Kept, f.row)
+			if !passes(f, p.where) {
+				return
 			}
 			next(f)
 		})
@@ -328,11 +313,23 @@ func (p *selectPlan) rows(base *frame) [][]Value {
 	return out
 }
 
-func fateOf(t Truth) Fate {
-	if t == Unsure {
-		return Unsettled
+// passes reports whether a row meets all conditions, and tells of each that it was asked.
+func passes(f *frame, steps []step) bool {
+	for i := range steps {
+		s := &steps[i]
+		fate := Kept
+		switch s.cond(f) {
+		case False:
+			fate = Dropped
+		case Unsure:
+			fate = Unsettled
+		}
+		f.tell(s.stage, fate, f.row)
+		if fate != Kept {
+			return false
+		}
 	}
-	return Dropped
+	return true
 }
 
 // rowKey writes what is alike of two rows that count as one.
