@@ -77,6 +77,9 @@ func (r *rowsFlags) load(ctx context.Context, p *Program, tables *schema.Schema,
 		if q.Plan == nil {
 			continue
 		}
+		if q.Plan.Generated != "" && !database.IsSource(r.rows) {
+			return nil, fmt.Errorf("%s: the database works %s out, which such rows do not have: follow the query on a database", r.rows, q.Plan.Generated)
+		}
 		for _, t := range q.Plan.Tables {
 			if !slices.Contains(s.Tables, t) {
 				s.Tables = append(s.Tables, t)

@@ -10,6 +10,7 @@ import (
 	"io"
 	"os"
 	"path/filepath"
+	"slices"
 	"strings"
 	"time"
 
@@ -132,8 +133,14 @@ func (s Source) file(path string, t *schema.Table) (rows [][]run.Value, err erro
 		}
 	}
 	for i, c := range t.Columns {
-		if t.IsRequired(i, s.Dialect) && !contains(columns, i) && c.Default == "" && !c.Identity {
+		if slices.Contains(columns, i) {
+			continue
+		}
+		if t.IsRequired(i, s.Dialect) && c.Default == "" && !c.Identity {
 			return nil, fmt.Errorf("%s, line 1: the column %s is missing, which %s requires", path, c.Name, t.Name)
+		}
+		if c.Default != "" && !strings.EqualFold(c.Default, "NULL") {
+			return nil, fmt.Errorf("%s, line 1: the column %s is missing, and its default is not worked out; give its values", path, c.Name)
 		}
 	}
 	for {
@@ -167,15 +174,6 @@ func (s Source) file(path string, t *schema.Table) (rows [][]run.Value, err erro
 			return nil, fmt.Errorf("%s: more than %d rows, which is the most that is followed", path, Most)
 		}
 	}
-}
-
-func contains(list []int, n int) bool {
-	for _, other := range list {
-		if other == n {
-			return true
-		}
-	}
-	return false
 }
 
 // database reads the tables of a database.

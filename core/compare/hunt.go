@@ -71,6 +71,11 @@ func Hunt(ctx context.Context, before, after *run.Query, o Options) (h Hunted) {
 	if o.Rows == 0 {
 		o.Rows = 6
 	}
+	for _, q := range []*run.Query{before, after} {
+		if q.Plan.Generated != "" {
+			return Hunted{Err: run.Unknown{What: "the column " + q.Plan.Generated + ", which the database works out,"}}
+		}
+	}
 	p := pair{before, after, o.CountOnly}
 	m := sample.NewMaker(before.Schema, p.tables(), sample.Options{Rows: o.Rows, Dialect: before.Dialect, Constants: p.constants()})
 	for i := range o.Tries {

@@ -81,6 +81,9 @@ type Plan struct {
 	// Unknown is the first of its expressions that is not known, nil where all are: a run that comes to
 	// it ends.
 	Unknown *Unknown
+	// Generated is a column that it names and that the database works out, "" for none: rows that no
+	// database gave have no value for it.
+	Generated string
 	// Now tells that it asks for the day or the time of the run, which is [Now].
 	Now bool
 

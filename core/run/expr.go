@@ -281,6 +281,9 @@ func (c *compiler) name(n *syntax.Name) eval {
 func (c *compiler) use(s *bind.Source, place int) {
 	if used := c.plan.Used[s.SchemaTable()]; place < len(used) {
 		used[place] = true
+		if column := &s.SchemaTable().Columns[place]; column.Generated != "" {
+			c.plan.Generated = column.Name
+		}
 	}
 }
 

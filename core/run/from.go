@@ -116,6 +116,9 @@ func (c *compiler) view(n *syntax.TableRef, src *bind.Source, t *schema.Table) t
 		}
 	}
 	c.plan.Now = c.plan.Now || q.Plan.Now
+	if q.Plan.Generated != "" {
+		c.plan.Generated = q.Plan.Generated
+	}
 	at, memo := c.add(src, len(t.Columns)), c.memo()
 	rows := func(f *frame) [][]Value {
 		if known, ok := f.run.memos[memo].([][]Value); ok {

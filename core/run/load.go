@@ -2,6 +2,7 @@ package run
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"justlens/core/bind"
@@ -142,7 +143,10 @@ func insert(in *facts.Facts, stmt *syntax.Statement, n *syntax.Insert, tables *s
 			}
 			values[columns[i]] = made
 		}
-		for i := range t.Columns {
+		for i, c := range t.Columns {
+			if c.Default != "" && !slices.Contains(columns, i) && !strings.EqualFold(c.Default, "NULL") {
+				return Misfit{n.Query.Span(), "the default of " + c.Name + " is not worked out; give its value"}
+			}
 			if values[i].IsNull() && t.IsRequired(i, in.Dialect) && t.Columns[i].Default == "" && !t.Columns[i].Identity && t.Columns[i].Generated == "" {
 				return Misfit{n.Query.Span(), "a row of " + t.Name + " has no " + t.Columns[i].Name + ", which is required"}
 			}
