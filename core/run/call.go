@@ -179,6 +179,12 @@ func (c *compiler) special(n *syntax.Call, name string) eval {
 				return OfInt(v.day().n - w.day().n)
 			}
 		}
+	case "regexp_like", "regexp_replace", "regexp_substr":
+		return c.regexpCall(n, name)
+	case "substring":
+		if len(args) == 2 {
+			return c.substringOf(n)
+		}
 	case "trim":
 		return c.trim(n)
 	case "min", "max": // SQLite's of several values

@@ -167,6 +167,7 @@ type compiler struct {
 	// reach is the lowest level of a scope that what is being compiled refers to.
 	reach int
 	at    syntax.Node // for errors that know no place
+	by    *rules      // of the comparison that is being compiled, where it names a collation
 	depth int
 	inner int // how many subqueries in expressions are around
 	views int // how many views are around

@@ -12,6 +12,11 @@ import (
 
 // cond compiles a condition.
 func (c *compiler) cond(x syntax.Expr) cond {
+	if r := c.collating(compares(x)...); r != nil {
+		by := c.by
+		defer func() { c.by = by }()
+		c.by = r
+	}
 	switch n := x.(type) {
 	case *syntax.Paren:
 		return c.cond(n.X)
@@ -38,6 +43,9 @@ func (c *compiler) cond(x syntax.Expr) cond {
 		}
 		if n.Op.IsComparison() {
 			return c.comparison(n)
+		}
+		if is := c.tilde(n); is != nil {
+			return is
 		}
 	case *syntax.Is:
 		return c.is(n)
@@ -113,8 +121,20 @@ func (c *compiler) comparison(n *syntax.Binary) cond {
 	if q, ok := syntax.Unparen(n.Y).(*syntax.Quantified); ok {
 		return c.quantified(n, q)
 	}
-	if x, ok := syntax.Unparen(n.X).(*syntax.Row); ok {
-		return c.rowComparison(n, x)
+	x, isRow := syntax.Unparen(n.X).(*syntax.Row)
+	y, beside := syntax.Unparen(n.Y).(*syntax.Row)
+	switch q, ok := syntax.Unparen(n.Y).(*syntax.Subquery); {
+	case isRow && ok:
+		return c.rowOf(n, x, q.Query)
+	case isRow && beside:
+		return c.rowComparison(n, x, y)
+	case beside:
+		if q, ok := syntax.Unparen(n.X).(*syntax.Subquery); ok {
+			return c.rowOf(n, y, q.Query)
+		}
+	}
+	if isRow || beside {
+		c.stop(n, "this comparison of rows")
 	}
 	return c.compare(n, n.Op, n.X, n.Y)
 }
@@ -126,7 +146,7 @@ func (c *compiler) compare(at syntax.Node, op syntax.Op, x, y syntax.Expr) cond 
 }
 
 func (c *compiler) compared(at syntax.Node, op syntax.Op, a, b eval) cond {
-	r, holds := c.rules, test(op)
+	r, holds := c.comparing(), test(op)
 	equality := op == syntax.OpEqual
 	return func(f *frame) Truth {
 		v := a(f)
@@ -240,7 +260,7 @@ func (c *compiler) withAffinity(value eval, own, other affinity) eval {
 // distinct compiles IS [NOT] DISTINCT FROM, and <=> with same.
 func (c *compiler) distinct(x, y syntax.Expr, same bool) cond {
 	a, b := c.pair(x, y)
-	r := c.rules
+	r := c.comparing()
 	return func(f *frame) Truth {
 		v, w := a(f), b(f)
 		if v.IsNull() || w.IsNull() {
@@ -255,7 +275,7 @@ func (c *compiler) is(n *syntax.Is) cond {
 	switch n.Test {
 	case syntax.IsNull:
 		if row, ok := syntax.Unparen(n.X).(*syntax.Row); ok {
-			c.stop(row, "a test of a row for NULL")
+			return c.rowIsNull(n, row)
 		}
 		value, not := c.expr(n.X), n.Not
 		return func(f *frame) Truth { return truthOf((value(f).Kind == Null) != not) }
@@ -295,7 +315,7 @@ func (c *compiler) in(n *syntax.In) cond {
 	var items []cond
 	switch {
 	case n.Query != nil:
-		found = c.inQuery(n)
+		found = c.among(n, n.X, n.Query)
 	case n.Other != nil:
 		c.stop(n, "this IN")
 	default:
@@ -324,14 +344,14 @@ func (c *compiler) in(n *syntax.In) cond {
 	return func(f *frame) Truth { return found(f).not() }
 }
 
-// inQuery compiles X IN (query).
-func (c *compiler) inQuery(n *syntax.In) cond {
-	q := c.subquery(n.Query)
-	items := []syntax.Expr{n.X}
-	if row, ok := syntax.Unparen(n.X).(*syntax.Row); ok {
+// among compiles whether a value or row is among those of a query.
+func (c *compiler) among(n syntax.Node, x syntax.Expr, query *syntax.Query) cond {
+	q := c.subquery(query)
+	items := []syntax.Expr{x}
+	if row, ok := syntax.Unparen(x).(*syntax.Row); ok {
 		items = row.Items
 	}
-	if s := n.Query.Select(); s != nil && len(s.Items) == len(items) {
+	if s := query.Select(); s != nil && len(s.Items) == len(items) {
 		values := make([]eval, len(items))
 		theirs := make([]func(Value) Value, len(items))
 		for i, x := range items {
@@ -357,7 +377,7 @@ func (c *compiler) inQuery(n *syntax.In) cond {
 }
 
 func (c *compiler) amongRows(at syntax.Node, values []eval, theirs []func(Value) Value, q func(*frame) [][]Value) cond {
-	r := c.rules
+	r := c.comparing()
 	return func(f *frame) Truth {
 		rows := q(f)
 		if len(rows) == 0 {
@@ -411,9 +431,52 @@ func (c *compiler) rowsEqual(at syntax.Node, xs, ys []syntax.Expr) cond {
 	return anyOf(all, False)
 }
 
-func (c *compiler) rowComparison(n *syntax.Binary, x *syntax.Row) cond {
-	y, ok := syntax.Unparen(n.Y).(*syntax.Row)
-	if !ok || len(x.Items) != len(y.Items) {
+// rowIsNull compiles ROW (…) IS [NOT] NULL: every item is, or every item is not (SQL standard, "null
+// predicate").
+func (c *compiler) rowIsNull(n *syntax.Is, row *syntax.Row) cond {
+	if !c.rules.isPostgres() {
+		c.stop(row, "a test of a row for NULL")
+	}
+	var values []eval
+	for _, x := range row.Items {
+		values = append(values, c.expr(x))
+	}
+	not := n.Not
+	return func(f *frame) Truth {
+		for _, value := range values {
+			if (value(f).Kind == Null) == not {
+				return False
+			}
+		}
+		return True
+	}
+}
+
+// rowOf compiles the comparison of a row with the only row of a query.
+func (c *compiler) rowOf(n *syntax.Binary, row *syntax.Row, query *syntax.Query) cond {
+	if n.Op != syntax.OpEqual && n.Op != syntax.OpNotEqual {
+		c.stop(n, "this comparison of rows")
+	}
+	is, rows, only, not := c.among(n, row, query), c.subquery(query), c.rules.onlyRow, n.Op == syntax.OpNotEqual
+	return func(f *frame) Truth {
+		switch found := rows(f); {
+		case len(found) == 0:
+			return Unsure
+		case len(found) > 1 && only:
+			panic(Refusal{What: "the subquery gives several rows where one is needed", Span: query.Span()})
+		case len(found) > 1:
+			f.run.open = true // which of them comes first is open
+		}
+		if t := is(f); not {
+			return t.not()
+		} else {
+			return t
+		}
+	}
+}
+
+func (c *compiler) rowComparison(n *syntax.Binary, x, y *syntax.Row) cond {
+	if len(x.Items) != len(y.Items) {
 		c.stop(n, "this comparison of rows")
 	}
 	equal := c.rowsEqual(n, x.Items, y.Items)
@@ -447,7 +510,17 @@ func (c *compiler) quantified(n *syntax.Binary, q *syntax.Quantified) cond {
 	if q.Query == nil {
 		c.stop(q, "a comparison with an array")
 	}
-	rows, value, r, holds := c.subquery(q.Query), c.expr(n.X), c.rules, test(n.Op)
+	if row, ok := syntax.Unparen(n.X).(*syntax.Row); ok {
+		is := c.among(n, row, q.Query)
+		switch {
+		case n.Op == syntax.OpEqual && !q.All:
+			return is
+		case n.Op == syntax.OpNotEqual && q.All:
+			return func(f *frame) Truth { return is(f).not() }
+		}
+		c.stop(n, "this comparison of rows")
+	}
+	rows, value, r, holds := c.subquery(q.Query), c.expr(n.X), c.comparing(), test(n.Op)
 	return func(f *frame) Truth {
 		result := truthOf(q.All)
 		v := value(f)
@@ -473,10 +546,24 @@ func (c *compiler) quantified(n *syntax.Binary, q *syntax.Quantified) cond {
 
 // like compiles LIKE and ILIKE.
 func (c *compiler) like(n *syntax.Like) cond {
-	if n.Op != syntax.OpLike && n.Op != syntax.OpILike {
+	r := c.rules
+	switch n.Op {
+	case syntax.OpLike, syntax.OpILike:
+	case syntax.OpRegexp:
+		if c.Dialect == dialect.SQLite {
+			c.stop(n, "REGEXP, which is a function that a program gives")
+		}
+		return c.matched(n, c.expr(n.X), c.expr(n.Pattern), c.comparing().foldsCase, n.Not, sharedForm)
+	case syntax.OpSimilarTo:
+		if n.Escape != nil {
+			c.stop(n.Escape, "this ESCAPE")
+		}
+		return c.matched(n, c.expr(n.X), c.expr(n.Pattern), false, n.Not, similarForm)
+	case syntax.OpGlob:
+		return c.matched(n, c.expr(n.X), c.expr(n.Pattern), false, n.Not, globForm)
+	default:
 		c.stop(n, "the pattern match %s", strings.ToUpper(c.word(n.OpSpan)))
 	}
-	r := c.rules
 	escape := rune(0)
 	if r.isPostgres() || r.isMySQL() || c.Dialect == dialect.Spark {
 		escape = '\\'
@@ -494,9 +581,10 @@ func (c *compiler) like(n *syntax.Like) cond {
 			c.stop(n.Escape, "this ESCAPE")
 		}
 	}
-	fold := n.Op == syntax.OpILike || r.foldsCase || c.Dialect == dialect.SQLite
+	fold := n.Op == syntax.OpILike || c.comparing().foldsCase || c.Dialect == dialect.SQLite
 	sets := c.Dialect == dialect.SQLServer
 	text, pattern, not := c.expr(n.X), c.expr(n.Pattern), n.Not
+	setPatterns := &patterns{fold: fold}
 	return func(f *frame) Truth {
 		v, p := text(f), pattern(f)
 		if v.IsNull() || p.IsNull() {
@@ -507,7 +595,10 @@ func (c *compiler) like(n *syntax.Like) cond {
 		}
 		s, like := r.written(v), r.written(p)
 		if sets && strings.Contains(like, "[") {
-			panic(unknownHere("a set in a pattern"))
+			if escape != 0 && strings.ContainsRune(like, escape) {
+				panic(unknownHere("a set in a pattern with ESCAPE"))
+			}
+			return truthOf(setPatterns.of(like, setForm).MatchString(subject(s)) != not)
 		}
 		if fold {
 			s, like = strings.ToLower(s), strings.ToLower(like)

@@ -22,13 +22,14 @@ func (c *compiler) expr(x syntax.Expr) (value eval) {
 	if c.depth++; c.depth > deepest {
 		c.stop(x, "an expression that is nested so deep")
 	}
-	depth, scope, inner := c.depth, c.scope, c.inner
+	depth, scope, inner, by := c.depth, c.scope, c.inner, c.by
+	c.by = nil
 	var inAggregate bool
 	if scope != nil {
 		inAggregate = scope.inAggregate
 	}
 	defer func() {
-		c.depth = depth - 1
+		c.depth, c.by = depth-1, by
 		if e := recover(); e != nil {
 			unknown, ok := e.(Unknown)
 			if !ok {
@@ -80,7 +81,10 @@ func (c *compiler) expr(x syntax.Expr) (value eval) {
 	case *syntax.Subquery:
 		return c.scalar(n)
 	case *syntax.Collate:
-		c.stop(n, "a collation")
+		if by == nil {
+			c.stop(n, "a collation here")
+		}
+		return c.expr(n.X)
 	case *syntax.Param:
 		return c.param(n)
 	case *syntax.Row:
@@ -407,6 +411,9 @@ func (c *compiler) binary(n *syntax.Binary) eval {
 	}
 	if value := c.bits(n); value != nil {
 		return value
+	}
+	if is := c.tilde(n); is != nil {
+		return func(f *frame) Value { return r.truth(is(f)) }
 	}
 	op := reckoned[n.Op]
 	if op == 0 {

@@ -499,6 +499,10 @@ func roundShown(row []Value) {
 // byKeys orders two rows.
 func (r *rules) byKeys(keys []sortKey, a, b []Value) int {
 	for _, k := range keys {
+		r := r
+		if k.by != nil {
+			r = k.by
+		}
 		if o := r.orderOf(a[k.column], b[k.column], k.desc, k.nullsFirst); o != 0 {
 			return o
 		}

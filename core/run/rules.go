@@ -72,12 +72,20 @@ func (r *rules) folded(s string) string {
 	}
 	if r.foldsCase {
 		for _, c := range s {
-			if c >= 'a' && c <= 'z' || c > 127 {
-				return strings.Map(unicode.ToUpper, s)
+			if c >= 'a' && c <= 'z' || c > 127 && r.dialect != dialect.SQLite {
+				return strings.Map(r.upper, s)
 			}
 		}
 	}
 	return s
+}
+
+// upper gives a capital letter; SQLite knows those of ASCII only.
+func (r *rules) upper(c rune) rune {
+	if c > 127 && r.dialect == dialect.SQLite {
+		return c
+	}
+	return unicode.ToUpper(c)
 }
 
 // text makes a text, which may be NULL.

@@ -179,6 +179,7 @@ type sortKey struct {
 	column     int
 	desc       bool
 	nullsFirst bool
+	by         *rules // of a collation, nil without
 }
 
 func (c *compiler) sortKey(item *syntax.OrderItem, column int) sortKey {
@@ -193,7 +194,10 @@ func (c *compiler) sortKey(item *syntax.OrderItem, column int) sortKey {
 // orderKeys compiles ORDER BY of a SELECT.
 func (c *compiler) orderKeys(n *syntax.Select, o *syntax.OrderBy, p *selectPlan) (keys []sortKey) {
 	for _, item := range o.Items {
-		keys = append(keys, c.sortKey(item, c.listed(item.X, p)))
+		x, by := c.collated(item.X)
+		k := c.sortKey(item, c.listed(x, p))
+		k.by = by
+		keys = append(keys, k)
 	}
 	return keys
 }
