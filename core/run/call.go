@@ -199,14 +199,15 @@ func (c *compiler) special(n *syntax.Call, name string) eval {
 	return nil
 }
 
-// dayLike makes a date or timestamp of a text that stands where one is needed.
+// dayLike makes a date or timestamp of a text that stands where one is needed; of one that is none
+// NULL, or a refusal.
 func (r *rules) dayLike(v Value) Value {
 	if v.Kind != Text {
 		return v
 	}
-	m, ok := parseMoment(v.s)
-	if !ok {
-		panic(unknownHere("the text '" + v.s + "' as a date"))
+	m, ok := r.moment(v.s)
+	if !ok && !r.isMySQL() && r.dialect != dialect.SQLite && r.dialect != dialect.Spark {
+		panic(noDate(v.s))
 	}
 	return m
 }

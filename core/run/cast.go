@@ -343,14 +343,12 @@ func (r *rules) toDay(v Value, c class.Class) Value {
 		}
 		return v
 	case Text:
-		m, ok := parseMoment(v.s)
-		switch {
-		case ok:
-			return r.toDay(m, c)
-		case r.dialect == dialect.SQLite:
+		if r.dialect == dialect.SQLite { // which keeps the text
 			return v
 		}
-		panic(unknownHere("the text '" + v.s + "' as a date"))
+		return r.toDay(r.dayLike(v), c)
+	case Null:
+		return v
 	}
 	panic(unknownHere("a conversion of " + v.Kind.noun() + " to a date"))
 }
@@ -359,7 +357,11 @@ func (r *rules) toDay(v Value, c class.Class) Value {
 // declared type (SQLite, "Datatypes", 3).
 func (r *rules) held(v Value, t schema.Type) Value {
 	if r.dialect != dialect.SQLite {
-		return r.convert(v, t)
+		made := r.convert(v, t)
+		if made.IsNull() && !v.IsNull() && !r.emptyIsNull { // in strict mode
+			panic(Refusal{What: "the text '" + v.s + "' is no " + cmpName(t)})
+		}
+		return made
 	}
 	if v.Kind == Date || v.Kind == Time || v.Kind == Timestamp {
 		v = OfText(v.String())

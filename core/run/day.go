@@ -116,23 +116,6 @@ func addMonths(t time.Time, n int) time.Time {
 	return time.Date(first.Year(), first.Month(), min(d, last), t.Hour(), t.Minute(), t.Second(), t.Nanosecond(), time.UTC)
 }
 
-// parseMoment reads an ISO date, or date and time; ok is false for anything else.
-func parseMoment(s string) (v Value, ok bool) {
-	s = strings.TrimSpace(s)
-	if t, err := time.Parse(dayForm, s); err == nil {
-		return OfDay(t), true
-	}
-	for _, form := range []string{"2006-01-02 15:04:05.999999", "2006-01-02 15:04", "2006-01-02T15:04:05.999999", "2006-01-02T15:04"} {
-		if t, err := time.Parse(form, s); err == nil {
-			return OfTime(t), true
-		}
-	}
-	if t, err := time.Parse("2006-1-2", s); err == nil {
-		return OfDay(t), true
-	}
-	return Value{}, false
-}
-
 // parseClock reads a time of day.
 func parseClock(s string) (v Value, ok bool) {
 	for _, form := range []string{"15:04:05.999999", "15:04"} {

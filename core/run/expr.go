@@ -183,9 +183,9 @@ func (c *compiler) typedLiteral(n *syntax.TypedLiteral) eval {
 		c.stop(n, "a literal of this type")
 	}
 	if t.Class == class.Date || t.Class == class.Timestamp {
-		m, ok := parseMoment(v.s)
+		m, ok := c.rules.moment(v.s)
 		if !ok {
-			panic(Refusal{What: "the text '" + v.s + "' is no date", Span: n.Span()})
+			panic(Refusal{What: noDate(v.s).What, Span: n.Span()})
 		}
 		made := c.rules.toDay(m, t.Class)
 		return func(*frame) Value { return made }

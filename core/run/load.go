@@ -40,7 +40,7 @@ func Parse(s string, t schema.Type, d dialect.Dialect) (v Value, err error) {
 			return v, Misfit{Message: fmt.Sprintf("%q is not %s", s, expected(t))}
 		}
 	case t.Class == class.Date, t.Class == class.Timestamp, t.Class == class.TimestampTZ:
-		m, ok := parseMoment(strings.TrimSuffix(strings.TrimSuffix(s, "+00"), "Z"))
+		m, ok := isoMoment(strings.TrimSuffix(strings.TrimSuffix(s, "+00"), "Z"))
 		if !ok {
 			return v, Misfit{Message: fmt.Sprintf("%q is not %s", s, expected(t))}
 		}

@@ -57,7 +57,7 @@ func (r *rules) madeValue(v sample.Value, t schema.Type) Value {
 	case class.Boolean:
 		made = r.truth(truthOf(v.Text == "true"))
 	case class.Date, class.Timestamp, class.TimestampTZ:
-		if m, ok := parseMoment(v.Text); ok {
+		if m, ok := isoMoment(v.Text); ok {
 			made = r.toDay(m, v.Class)
 			if v.Class == class.TimestampTZ {
 				made = r.toDay(m, class.Timestamp)

@@ -185,6 +185,10 @@ func (r *rules) compareMixed(a, b Value) (int, bool) {
 		return order(a.n, b.n), true
 	case r.dialect == dialect.SQLite:
 		return order(int64(storage(a)), int64(storage(b))), true
+	case r.isMySQL() && isDay(a) && b.isNumber():
+		return r.compareDayNumber(a, b), true
+	case r.isMySQL() && isDay(b) && a.isNumber():
+		return -r.compareDayNumber(b, a), true
 	case b.Kind == Text:
 		c, ok := r.compareText(b, a)
 		return -c, ok
@@ -192,6 +196,19 @@ func (r *rules) compareMixed(a, b Value) (int, bool) {
 		return r.compareText(a, b)
 	}
 	panic(unknownHere("a comparison of " + a.Kind.noun() + " with " + b.Kind.noun()))
+}
+
+// compareDayNumber orders a date or timestamp with a number, which MySQL and MariaDB take for a date
+// where it is one.
+func (r *rules) compareDayNumber(day, n Value) int {
+	m, ok := dayOfNumber(n)
+	switch {
+	case ok:
+		return order(day.micros(), m.micros())
+	case r.dialect == dialect.MariaDB && n.asFloat() < 100_000:
+		return 1 // it is the zero date, as a text that is none
+	}
+	panic(unknownHere("a comparison of a date with the number " + n.String()))
 }
 
 // storage orders SQLite's classes of values (SQLite, "Datatypes", 4.1): numbers, text, bytes.
@@ -213,11 +230,7 @@ func (r *rules) compareText(text, other Value) (int, bool) {
 	case other.isNumber():
 		return compareNumbers(r.toNumber(text), other), true
 	case other.Kind == Date || other.Kind == Timestamp:
-		m, ok := parseMoment(text.s)
-		if !ok {
-			panic(unknownHere("the text '" + text.s + "' as a date"))
-		}
-		return order(m.micros(), other.micros()), true
+		return r.compareDayText(text.s, other), true
 	case other.Kind == Time:
 		c, ok := parseClock(text.s)
 		if !ok {
