@@ -32,6 +32,8 @@ type aggregate struct {
 	name     string
 	from     int    // the place in the row of a bare column
 	joined   string // what stands between the texts of STRING_AGG
+	fraction eval   // of PERCENTILE_CONT and PERCENTILE_DISC
+	ordered  bool   // it sorts the values that it is given
 	whole    bool   // AVG of integers is an integer
 	picks    bool   // MIN or MAX, from whose row bare columns are taken
 }
@@ -261,8 +263,18 @@ func (c *compiler) bareColumn(owner *scope, slot int) eval {
 // aggregateCall compiles an aggregate over the rows of the SELECT at hand.
 func (c *compiler) aggregateCall(n *syntax.Call, name string) eval {
 	sc := c.scope
-	if !sc.grouped || sc.inAggregate || c.isOfOuter(n) {
+	up, owner := c.rowsOf(n)
+	if owner != nil {
+		sc = owner
+	}
+	if !sc.grouped || sc.inAggregate {
 		c.stop(n, "an aggregate here")
+	}
+	if owner != nil {
+		at := c.scope
+		c.scope, c.reach = owner, min(c.reach, owner.level)
+		defer func() { c.scope = at }()
+		return outward(up, c.aggregateCall(n, name))
 	}
 	a := &aggregate{call: n, name: name, slot: sc.extras, distinct: n.Distinct}
 	sc.extras++
@@ -275,21 +287,26 @@ func (c *compiler) aggregateCall(n *syntax.Call, name string) eval {
 	return func(f *frame) Value { return f.extra[slot] }
 }
 
-// isOfOuter reports whether an aggregate is over columns of queries around alone, whose rows it
-// then aggregates.
-func (c *compiler) isOfOuter(n *syntax.Call) bool {
-	own, outer := false, false
+// rowsOf gives the query around whose rows an aggregate is over, and how many queries further out it
+// is: the nearest one that its columns are of; nil where that is the query at hand.
+func (c *compiler) rowsOf(n *syntax.Call) (up int, nearest *scope) {
+	up = math.MaxInt
+	reach := c.reach
+	defer func() { c.reach = reach }()
 	syntax.Inspect(n, func(n syntax.Node) bool {
 		if name, ok := n.(*syntax.Name); ok {
 			if u := c.Use(name); u.Source != nil {
-				_, at, owner := c.find(u.Source)
-				own = own || owner == c.scope
-				outer = outer || at != nil && owner != c.scope
+				if far, at, owner := c.find(u.Source); at != nil && far < up {
+					up, nearest = far, owner
+				}
 			}
 		}
 		return true
 	})
-	return outer && !own
+	if nearest == c.scope {
+		return 0, nil
+	}
+	return up, nearest
 }
 
 // groupingCall compiles GROUPING (x, …): the bits of the keys that a row's set leaves out.
@@ -325,7 +342,7 @@ func (c *compiler) arguments(a *aggregate, n *syntax.Call) {
 	grouped := sc.inAggregate
 	sc.inAggregate = true
 	defer func() { sc.inAggregate = grouped }()
-	if n.WithinGroup && a.name != "listagg" && a.name != "string_agg" {
+	if n.WithinGroup && a.name != "listagg" && a.name != "string_agg" && a.name != "mode" && !strings.HasPrefix(a.name, "percentile_") {
 		c.stop(n, "WITHIN GROUP")
 	}
 	args := n.Args
@@ -340,8 +357,8 @@ func (c *compiler) arguments(a *aggregate, n *syntax.Call) {
 		a.name = "count"
 	case "sum", "avg", "min", "max", "total", "any_value", "bool_and", "bool_or", "every",
 		"stddev", "stddev_samp", "stdev", "stddev_pop", "stdevp", "std", "variance", "var_samp", "var", "var_pop", "varp":
-		if len(args) != 1 || c.rules.isMySQL() && (strings.HasPrefix(a.name, "std") || strings.HasPrefix(a.name, "var")) {
-			c.stop(n, "this aggregate") // MySQL rounds what it shows of these, and does not tell how
+		if len(args) != 1 {
+			c.stop(n, "this aggregate")
 		}
 		if a.name == "avg" && c.Dialect == dialect.SQLServer && c.Type(args[0]).Class == class.Integer {
 			a.whole = true
@@ -349,6 +366,12 @@ func (c *compiler) arguments(a *aggregate, n *syntax.Call) {
 	case "string_agg", "group_concat", "listagg":
 		c.joining(a, n)
 		args = args[:1]
+	case "array_agg":
+		if !c.rules.isPostgres() || len(args) != 1 {
+			c.stop(n, "the aggregate ARRAY_AGG")
+		}
+	case "percentile_cont", "percentile_disc", "mode":
+		args = c.ordered(a, n)
 	default:
 		c.stop(n, "the aggregate %s", strings.ToUpper(a.name))
 	}
@@ -362,6 +385,9 @@ func (c *compiler) arguments(a *aggregate, n *syntax.Call) {
 		a.filter = c.cond(n.Filter)
 	}
 	for _, item := range n.OrderBy {
+		if a.ordered {
+			break
+		}
 		a.order = append(a.order, orderedBy{c.expr(item.X), c.sortKey(item, 0)})
 	}
 	a.picks = c.Dialect == dialect.SQLite && (a.name == "min" || a.name == "max")
@@ -406,7 +432,9 @@ type state struct {
 	list    []listed
 	seen    map[string]bool
 	floats  []float64
-	changed bool // MIN or MAX was replaced by the last row
+	places  int32 // of the numbers in floats
+	float   bool  // one of them was a floating number
+	changed bool  // MIN or MAX was replaced by the last row
 }
 
 type listed struct {
@@ -423,7 +451,7 @@ func (a *aggregate) add(s *state, f *frame) {
 	r := f.run.plan.rules
 	var v Value
 	if len(a.args) == 1 {
-		if v = a.args[0](f); v.IsNull() {
+		if v = a.args[0](f); v.IsNull() && a.name != "array_agg" {
 			return
 		}
 	}
@@ -431,7 +459,7 @@ func (a *aggregate) add(s *state, f *frame) {
 		var key []byte
 		for _, x := range a.args {
 			w := x(f)
-			if w.IsNull() {
+			if w.IsNull() && a.name != "array_agg" {
 				return
 			}
 			key = r.appendKey(key, w)
@@ -480,7 +508,12 @@ func (a *aggregate) add(s *state, f *frame) {
 		if t := r.truthOfValue(v); s.count == 1 || t == True {
 			s.best = r.truth(t)
 		}
-	case "string_agg", "group_concat", "listagg":
+	case "percentile_cont", "percentile_disc", "mode":
+		if s.count == 1 && a.fraction != nil {
+			s.best = a.fraction(f)
+		}
+		s.list = append(s.list, listed{value: v, keys: []Value{v}})
+	case "string_agg", "group_concat", "listagg", "array_agg":
 		l := listed{value: v}
 		for _, o := range a.order {
 			l.keys = append(l.keys, o.value(f))
@@ -488,7 +521,11 @@ func (a *aggregate) add(s *state, f *frame) {
 		s.list = append(s.list, l)
 	case "count":
 	default:
-		s.floats = append(s.floats, r.operand(v).asFloat())
+		v = r.operand(v)
+		s.floats, s.places = append(s.floats, v.asFloat()), max(s.places, v.digits())
+		if v.Kind == Float {
+			s.float = true
+		}
 	}
 }
 
@@ -520,8 +557,12 @@ func (a *aggregate) result(s *state, run *running) Value {
 		return s.best
 	case "string_agg", "group_concat", "listagg":
 		return a.join(s, run)
+	case "array_agg":
+		return ofArray(a.inOrder(s, run))
+	case "percentile_cont", "percentile_disc", "mode":
+		return a.ofOrdered(s, run)
 	}
-	return a.spread(s)
+	return a.spread(s, r)
 }
 
 func (r *rules) average(sum Value, count int64, whole bool) Value {
@@ -539,6 +580,15 @@ func (r *rules) average(sum Value, count int64, whole bool) Value {
 }
 
 func (a *aggregate) join(s *state, run *running) Value {
+	var parts []string
+	for _, v := range a.inOrder(s, run) {
+		parts = append(parts, run.plan.rules.written(v))
+	}
+	return OfText(strings.Join(parts, a.joined))
+}
+
+// inOrder gives the values of a list as ORDER BY sorts them.
+func (a *aggregate) inOrder(s *state, run *running) (values []Value) {
 	r := run.plan.rules
 	byOrder := func(x, y listed) int {
 		for i, o := range a.order {
@@ -549,20 +599,72 @@ func (a *aggregate) join(s *state, run *running) Value {
 		return 0
 	}
 	slices.SortStableFunc(s.list, byOrder)
-	var parts []string
 	for i, l := range s.list {
 		if i > 0 && byOrder(s.list[i-1], l) == 0 && !l.value.Same(s.list[i-1].value) {
 			run.open = true // which of them stands first
 		}
-		parts = append(parts, r.written(l.value))
+		values = append(values, l.value)
 	}
-	return OfText(strings.Join(parts, a.joined))
+	return values
+}
+
+// ordered compiles what an aggregate over sorted values is given: the fraction, and the values, which
+// WITHIN GROUP sorts (SQL standard, "ordered set function").
+func (c *compiler) ordered(a *aggregate, n *syntax.Call) (values []syntax.Expr) {
+	if c.rules.isMySQL() || !n.WithinGroup || len(n.OrderBy) != 1 || a.distinct || len(n.Args) > 1 || (len(n.Args) == 0) != (a.name == "mode") {
+		c.stop(n, "the aggregate %s", strings.ToUpper(a.name))
+	}
+	if len(n.Args) == 1 {
+		a.fraction = c.expr(n.Args[0])
+	}
+	a.ordered = true
+	a.order = []orderedBy{{sortKey: c.sortKey(n.OrderBy[0], 0)}}
+	return []syntax.Expr{n.OrderBy[0].X}
+}
+
+// ofOrdered gives the value at a fraction of the sorted values, or that which comes most often.
+func (a *aggregate) ofOrdered(s *state, run *running) Value {
+	r := run.plan.rules
+	values := a.inOrder(s, run)
+	if a.name == "mode" {
+		best, most := Value{}, 0
+		for i := 0; i < len(values); {
+			k := i + 1
+			for k < len(values) && r.orderOf(values[i], values[k], false, false) == 0 {
+				k++
+			}
+			if k-i == most {
+				run.open = true // which of them comes first
+			}
+			if k-i > most {
+				best, most = values[i], k-i
+			}
+			i = k
+		}
+		return best
+	}
+	if !s.best.isNumber() || s.best.asFloat() < 0 || s.best.asFloat() > 1 {
+		panic(unknownHere("this fraction"))
+	}
+	p, n := s.best.asFloat(), len(values)
+	if a.name == "percentile_disc" {
+		return values[max(0, int(math.Ceil(p*float64(n)-1e-9))-1)]
+	}
+	at := p * float64(n-1)
+	low, high := values[int(math.Floor(at))], values[int(math.Ceil(at))]
+	if !low.isNumber() || !high.isNumber() {
+		panic(unknownHere("a value between " + low.Kind.noun()))
+	}
+	return OfFloat(low.asFloat() + (high.asFloat()-low.asFloat())*(at-math.Floor(at)))
 }
 
 // spread gives a variance or standard deviation.
-func (a *aggregate) spread(s *state) Value {
+//
+// STDDEV and VARIANCE are those of a sample, on MySQL and MariaDB those of all there is ("Aggregate
+// Functions"); MariaDB shows four digits more of them than the numbers have.
+func (a *aggregate) spread(s *state, r *rules) Value {
 	n := float64(len(s.floats))
-	sample := a.name == "stddev_samp" || a.name == "stdev" || a.name == "var_samp" || a.name == "var" || a.name == "variance" || a.name == "stddev"
+	sample := a.name == "stddev_samp" || a.name == "stdev" || a.name == "var_samp" || a.name == "var" || (a.name == "variance" || a.name == "stddev") && !r.isMySQL()
 	mean := 0.0
 	for _, f := range s.floats {
 		mean += f / n
@@ -577,10 +679,14 @@ func (a *aggregate) spread(s *state) Value {
 		}
 		n--
 	}
-	if strings.HasPrefix(a.name, "var") {
-		return OfFloat(squares / n)
+	v := OfFloat(squares / n)
+	if !strings.HasPrefix(a.name, "var") {
+		v = OfFloat(math.Sqrt(squares / n))
 	}
-	return OfFloat(math.Sqrt(squares / n))
+	if r.dialect == dialect.MariaDB && !s.float {
+		v.places = int8(s.places + 4 + 1)
+	}
+	return v
 }
 
 // run makes the groups of the rows that filter lets through, and passes them on.

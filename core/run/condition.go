@@ -508,7 +508,7 @@ func (c *compiler) rowComparison(n *syntax.Binary, x, y *syntax.Row) cond {
 
 func (c *compiler) quantified(n *syntax.Binary, q *syntax.Quantified) cond {
 	if q.Query == nil {
-		c.stop(q, "a comparison with an array")
+		return c.anyElement(n, q)
 	}
 	if row, ok := syntax.Unparen(n.X).(*syntax.Row); ok {
 		is := c.among(n, row, q.Query)

@@ -1,6 +1,7 @@
 package run
 
 import (
+	"slices"
 	"strings"
 
 	"github.com/shopspring/decimal"
@@ -87,6 +88,10 @@ func (c *compiler) expr(x syntax.Expr) (value eval) {
 		return c.expr(n.X)
 	case *syntax.Param:
 		return c.param(n)
+	case *syntax.Array:
+		return c.array(n)
+	case *syntax.Subscript:
+		return c.subscript(n)
 	case *syntax.Row:
 		c.stop(n, "a row as a value")
 	}
@@ -252,9 +257,17 @@ func (c *compiler) name(n *syntax.Name) eval {
 		}
 		return c.expr(u.Item.X)
 	case bind.Builtin:
+		if value := c.rowName(n, u); value != nil {
+			return value
+		}
 		if value := c.builtin(n); value != nil {
 			return value
 		}
+	}
+	if s := c.Text(n); u.Status == bind.Unclear && s[0] == '"' && c.Dialect == dialect.SQLite && len(n.Parts) == 1 {
+		// A name in double quotes that no source has is a text (SQLite, "Quirks", 8).
+		v := OfText(strings.ReplaceAll(s[1:len(s)-1], `""`, `"`))
+		return func(*frame) Value { return v }
 	}
 	if u.Status != bind.Resolved {
 		c.stop(n, "the name %s", c.Text(n))
@@ -274,11 +287,29 @@ func (c *compiler) name(n *syntax.Name) eval {
 		}
 	}
 	place := u.Source.Place(u.Column)
+	if _, function := u.Source.Node.(*syntax.FuncTable); function && place < 0 {
+		place = slices.Index(u.Source.Columns, u.Column)
+	}
 	if place < 0 || place >= at.len {
 		c.stop(n, "the column %s", c.Text(n))
 	}
 	c.use(u.Source, place)
 	return c.slot(up, at.at+place, owner)
+}
+
+// rowName gives the only column of a function in FROM, which its alias stands for; nil for other names.
+func (c *compiler) rowName(n *syntax.Name, u *bind.Use) eval {
+	if u.Source == nil {
+		return nil
+	}
+	if t, ok := u.Source.Node.(*syntax.FuncTable); !ok || t.Ordinality {
+		return nil
+	}
+	up, at, owner := c.find(u.Source)
+	if at == nil || at.len != 1 {
+		return nil
+	}
+	return c.slot(up, at.at, owner)
 }
 
 // use notes that a column is named.
@@ -412,8 +443,22 @@ func (c *compiler) binary(n *syntax.Binary) eval {
 	if value := c.bits(n); value != nil {
 		return value
 	}
+	if value := c.arrayOperator(n); value != nil {
+		return value
+	}
 	if is := c.tilde(n); is != nil {
 		return func(f *frame) Value { return r.truth(is(f)) }
+	}
+	if n.Op == syntax.OpPower && c.rules.isPostgres() {
+		x, y := c.expr(n.X), c.expr(n.Y)
+		return func(f *frame) Value {
+			v, w := x(f), y(f)
+			if v.IsNull() || w.IsNull() {
+				return Value{}
+			}
+			f.run.at = n
+			return power(r, []Value{v, w})
+		}
 	}
 	op := reckoned[n.Op]
 	if op == 0 {
@@ -451,21 +496,28 @@ func (c *compiler) bits(n *syntax.Binary) eval {
 	default:
 		return nil
 	}
-	x, y, r := c.expr(n.X), c.expr(n.Y), c.rules
+	x, y, r, shifts := c.expr(n.X), c.expr(n.Y), c.rules, n.Op == syntax.OpShift
 	return func(f *frame) Value {
 		v, w := r.operand(x(f)), r.operand(y(f))
 		switch {
 		case v.IsNull() || w.IsNull():
 			return Value{}
-		case v.Kind != Int || w.Kind != Int || v.n < 0 || w.n < 0 || w.n > 31:
+		case v.Kind != Int || w.Kind != Int || shifts && (v.n < 0 || w.n < 0 || w.n > 31):
 			panic(Unknown{What: "the bits of such numbers", Span: n.Span()})
 		}
-		return OfInt(work(v.n, w.n))
+		bits := work(v.n, w.n)
+		if bits < 0 && r.isMySQL() { // which counts them without a sign
+			return r.exact(decimal.NewFromUint64(uint64(bits)), 0)
+		}
+		return OfInt(bits)
 	}
 }
 
 // concat joins two texts.
 func (r *rules) concat(v, w Value) Value {
+	if v.Kind == Array || w.Kind == Array {
+		return r.joinArrays(v, w)
+	}
 	if v.IsNull() || w.IsNull() {
 		switch {
 		case !r.concatSkipsNull:
@@ -568,8 +620,11 @@ func (c *compiler) caseOf(n *syntax.Case) eval {
 }
 
 func (c *compiler) cast(n *syntax.Cast) eval {
-	if n.Format != nil || n.Type.Array {
+	if n.Format != nil {
 		c.stop(n, "this conversion")
+	}
+	if n.Type.Array {
+		return c.castArray(n)
 	}
 	t := c.Schema.TypeOf(n.Type, c.Src, c.Dialect)
 	value, r := c.expr(n.X), c.rules

@@ -28,7 +28,7 @@ func (c *compiler) table(t syntax.TableExpr) (plan tablePlan, from, to int) {
 	case *syntax.Join:
 		plan = c.join(n)
 	case *syntax.FuncTable:
-		plan = c.series(n)
+		plan = c.tableFunction(n)
 	case *syntax.ParenTable:
 		if !n.Alias.IsZero() {
 			c.stop(n, "a join with an alias")
@@ -134,44 +134,6 @@ func (c *compiler) view(n *syntax.TableRef, src *bind.Source, t *schema.Table) t
 		return rows
 	}
 	return &scan{at, len(t.Columns), rows, c.stage(SourceStage, n, c.selectOf())}
-}
-
-// series is generate_series of whole numbers (PostgreSQL, "Set Returning Functions").
-func (c *compiler) series(n *syntax.FuncTable) tablePlan {
-	src := c.SourceAt(n)
-	if src == nil || len(n.Calls) != 1 || n.Ordinality || n.Typed {
-		c.stop(n, "this table")
-	}
-	call, ok := n.Calls[0].(*syntax.Call)
-	if !ok || c.FunctionName(call) != "generate_series" || len(call.Args) < 2 || len(call.Args) > 3 || !c.rules.isPostgres() {
-		c.stop(n, "this table")
-	}
-	var args []eval
-	for _, x := range call.Args {
-		args = append(args, c.expr(x))
-	}
-	rows := func(f *frame) (rows [][]Value) {
-		bounds := [3]int64{0, 0, 1}
-		for i, a := range args {
-			v := a(f)
-			if v.IsNull() {
-				return nil
-			}
-			if v.Kind != Int {
-				panic(Unknown{What: "a series of " + v.Kind.noun(), Span: n.Span()})
-			}
-			bounds[i] = v.n
-		}
-		if bounds[2] == 0 {
-			panic(Refusal{What: "a series with a step of zero", Span: n.Span()})
-		}
-		for k := bounds[0]; bounds[2] > 0 && k <= bounds[1] || bounds[2] < 0 && k >= bounds[1]; k += bounds[2] {
-			rows = append(rows, []Value{OfInt(k)})
-			f.run.hold(len(rows))
-		}
-		return rows
-	}
-	return &scan{c.add(src, 1), 1, rows, c.stage(SourceStage, n, c.selectOf())}
 }
 
 // selectOf gives the SELECT that is being compiled.

@@ -72,6 +72,14 @@ var functions = map[string]function{
 	"split_part":       {in: postgres, min: 3, max: 3, work: splitPart},
 	"ascii":            {in: postgres | mySQL, min: 1, max: 1, work: func(r *rules, a []Value) Value { return firstLetter(r.written(a[0])) }},
 
+	"array_length":    {in: postgres, min: 2, max: 2, work: lengthOfArray},
+	"cardinality":     {in: postgres, min: 1, max: 1, work: cardinality},
+	"array_position":  {in: postgres, min: 2, max: 2, takesNull: true, work: positionInArray},
+	"array_append":    {in: postgres, min: 2, max: 2, takesNull: true, work: appendedArray},
+	"array_remove":    {in: postgres, min: 2, max: 2, takesNull: true, work: withoutElement},
+	"array_to_string": {in: postgres, min: 2, max: 3, takesNull: true, work: arrayText},
+	"string_to_array": {in: postgres, min: 2, max: 2, work: textArray},
+
 	"abs":      {in: everywhere, min: 1, max: 1, work: absolute},
 	"sign":     {in: everywhere, min: 1, max: 1, work: signOf},
 	"round":    {in: everywhere, min: 1, max: 2, work: rounded},

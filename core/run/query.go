@@ -5,6 +5,8 @@ import (
 	"strconv"
 	"strings"
 
+	"github.com/shopspring/decimal"
+
 	"justlens/core/bind"
 	"justlens/core/dialect"
 	"justlens/core/dialect/class"
@@ -489,6 +491,10 @@ func (p *queryPlan) isStored() bool {
 // roundShown leaves of decimals what is shown of them.
 func roundShown(row []Value) {
 	for i, v := range row {
+		if v.Kind == Float && v.places > 0 {
+			f, _ := decimal.NewFromFloat(v.float()).Round(int32(v.places - 1)).Float64()
+			row[i] = OfFloat(f)
+		}
 		if v.Kind == Decimal && v.places >= 0 {
 			shown := v.shown()
 			row[i] = Value{Kind: Decimal, d: shown.d, places: int8(shown.places)}

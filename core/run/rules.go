@@ -179,6 +179,8 @@ func (r *rules) compareMixed(a, b Value) (int, bool) {
 		return order(a.micros(), b.micros()), true
 	case a.Kind == b.Kind && a.Kind == Interval:
 		return order(a.length(), b.length()), true
+	case a.Kind == b.Kind && a.Kind == Array:
+		return r.compareArrays(a.list(), b.list()), true
 	case a.Kind == b.Kind && a.Kind == Bytes:
 		return strings.Compare(a.s, b.s), true
 	case a.Kind == b.Kind:
@@ -242,7 +244,7 @@ func (r *rules) compareText(text, other Value) (int, bool) {
 }
 
 func (k Kind) noun() string {
-	return [...]string{"NULL", "a truth value", "a number", "a number", "a number", "a text", "bytes", "a date", "a time of day", "a timestamp", "an interval"}[k]
+	return [...]string{"NULL", "a truth value", "a number", "a number", "a number", "a text", "bytes", "a date", "a time of day", "a timestamp", "an interval", "an array"}[k]
 }
 
 // reckon works + - * / % out of two values that are not NULL.
@@ -258,6 +260,9 @@ func (r *rules) reckon(op byte, a, b Value) Value {
 		return Value{}
 	}
 	if a.Kind == Float || b.Kind == Float {
+		if a.Kind == Float && a.places > 0 || b.Kind == Float && b.places > 0 {
+			panic(unknownHere("how many digits this number shows"))
+		}
 		return r.reckonFloats(op, a.asFloat(), b.asFloat())
 	}
 	if a.Kind == Int && b.Kind == Int {
@@ -448,7 +453,7 @@ func leading(d decimal.Decimal) (group, first int) {
 	return group, first
 }
 
-func isTemporal(v Value) bool { return v.Kind >= Date }
+func isTemporal(v Value) bool { return v.Kind >= Date && v.Kind <= Interval }
 
 // reckonDays works + - * / out where a date, time or interval is concerned.
 func (r *rules) reckonDays(op byte, a, b Value) Value {

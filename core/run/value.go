@@ -4,6 +4,7 @@ import (
 	"encoding/binary"
 	"fmt"
 	"math"
+	"slices"
 	"strconv"
 	"strings"
 
@@ -25,14 +26,15 @@ const (
 	Time
 	Timestamp
 	Interval
+	Array
 )
 
 // Value is a value of a row. The zero Value is NULL. Values are compared with
 // [Value.Same], not with ==.
 type Value struct {
 	Kind Kind
-	// places is how many digits of a decimal are shown where the database keeps more; -1
-	// for all of them.
+	// places is how many digits of a decimal are shown where the database keeps more, -1 for all of
+	// them; of a floating number one more than that, 0 for all.
 	places int8
 	months int32 // of an interval
 	days   int32 // of an interval
@@ -41,6 +43,8 @@ type Value struct {
 	n int64
 	s string
 	d decimal.Decimal
+	// items are those of an array.
+	items *[]Value
 }
 
 // IsNull reports whether the value is NULL.
@@ -117,6 +121,8 @@ func (v Value) String() string {
 		return clock(v.n)
 	case Timestamp:
 		return stamp(v.n)
+	case Array:
+		return v.array()
 	}
 	return v.span()
 }
@@ -149,6 +155,9 @@ func formatFloat(f float64) string {
 func (v Value) Same(o Value) bool {
 	if v.isNumber() && o.isNumber() {
 		return compareNumbers(v, o) == 0
+	}
+	if v.Kind == Array && o.Kind == Array {
+		return slices.EqualFunc(v.list(), o.list(), Value.Same)
 	}
 	return v.Kind == o.Kind && v.n == o.n && v.s == o.s && v.months == o.months && v.days == o.days
 }
@@ -205,6 +214,8 @@ func (r *rules) appendKey(key []byte, v Value) []byte {
 		return appendInt(append(key, 5), v.n)
 	case Interval:
 		return appendInt(append(key, 6), v.length())
+	case Array:
+		return r.rowKey(appendInt(append(key, 7), int64(len(v.list()))), v.list())
 	}
 	return appendInt(append(key, byte(v.Kind)+8), v.n)
 }

@@ -323,7 +323,7 @@ func (s *scanner) symbols(c byte) TokenKind {
 }
 
 // longer reports whether an operator that ends here goes on with a character
-// that no prefix operator or name begins with, as in `~*`, `<->` and `@>`.
+// that no prefix operator or name begins with, as in `~*`, `<->`, `@>` and PostgreSQL's `<@`.
 func (s *scanner) longer(end int) bool {
 	if end >= len(s.src) {
 		return false
@@ -333,7 +333,9 @@ func (s *scanner) longer(end int) bool {
 		return true
 	case '~', '*', '#', '!':
 		prev := s.src[end-1]
-		return prev == '~' || prev == '!' || prev == '|' || prev == '&' || prev == '@'
+		return prev == '~' || prev == '!' || prev == '|' || prev == '&' || prev == '@' || prev == '<' && s.src[end] == '#' && s.rules.postgres
+	case '@': // elsewhere a variable begins
+		return s.rules.postgres
 	}
 	return false
 }

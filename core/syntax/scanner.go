@@ -39,6 +39,7 @@ type lexicalRules struct {
 	backslash, doubleText, brackets, hashComment, dashBlank, nested bool
 	pipesOr, dollarQuotes, qQuotes, hashNames, batchLines, slashes  bool
 	digitNames, plus, delimiters, executed, mariaComments           bool
+	postgres                                                        bool
 	// version is the server's as MySQL writes it in /*!50001.
 	version int
 }
@@ -63,6 +64,7 @@ func rulesOf(d dialect.Dialect) lexicalRules {
 		executed:     d.Has(dialect.ExecutedComments),
 
 		mariaComments: d == dialect.MariaDB,
+		postgres:      d == dialect.Postgres,
 		version:       d.CommentVersion(0),
 	}
 }
