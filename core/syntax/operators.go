@@ -335,7 +335,7 @@ func (s *scanner) longer(end int) bool {
 		prev := s.src[end-1]
 		return prev == '~' || prev == '!' || prev == '|' || prev == '&' || prev == '@' || prev == '<' && s.src[end] == '#' && s.rules.postgres
 	case '@': // elsewhere a variable begins
-		return s.rules.postgres
+		return s.rules.postgres && s.src[end-1] == '<'
 	}
 	return false
 }
