@@ -27,7 +27,7 @@ func (c *compiler) call(n *syntax.Call) eval {
 	if value := c.special(n, name); value != nil {
 		return value
 	}
-	f, ok := functions[name]
+	f, ok := functionNamed(name)
 	if !ok || !f.in.Has(c.Dialect) || len(n.Args) < f.min || f.max >= 0 && len(n.Args) > f.max {
 		c.stop(n, "the function %s", strings.ToUpper(name))
 	}

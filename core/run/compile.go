@@ -206,6 +206,7 @@ type scope struct {
 	aggs    []*aggregate
 	bare    []*aggregate // columns that are no key
 	windows []*windowPlan
+	rownum  int // where in a row ROWNUM ends, 0 where it is not named
 	extras  int // values beside a row: keys, aggregates, windows
 	// inAggregate tells that the arguments of an aggregate are being compiled.
 	inAggregate bool

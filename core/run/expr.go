@@ -88,6 +88,8 @@ func (c *compiler) expr(x syntax.Expr) (value eval) {
 		return c.expr(n.X)
 	case *syntax.Param:
 		return c.param(n)
+	case *syntax.OuterMark:
+		return c.expr(n.X)
 	case *syntax.Array:
 		return c.array(n)
 	case *syntax.Subscript:
@@ -257,6 +259,9 @@ func (c *compiler) name(n *syntax.Name) eval {
 		}
 		return c.expr(u.Item.X)
 	case bind.Builtin:
+		if c.isRownum(n) {
+			return c.rownum(n)
+		}
 		if value := c.rowName(n, u); value != nil {
 			return value
 		}

@@ -5,6 +5,7 @@ import (
 	"strings"
 
 	"justlens/core/bind"
+	"justlens/core/dialect"
 	"justlens/core/dialect/class"
 	"justlens/core/schema"
 	"justlens/core/syntax"
@@ -84,6 +85,9 @@ func (c *compiler) tableRef(n *syntax.TableRef) tablePlan {
 	if cte := c.cteOf(n, src); cte != nil {
 		at := c.add(src, cte.width)
 		return &scan{at, cte.width, cte.rows, c.stage(SourceStage, n, c.selectOf())}
+	}
+	if name := n.Name[len(n.Name)-1]; c.Names.String(name.Sym) == "dual" && (c.Dialect == dialect.Oracle || c.rules.isMySQL()) {
+		return &scan{c.add(src, 1), 1, func(*frame) [][]Value { return [][]Value{{OfText("X")}} }, c.stage(SourceStage, n, c.selectOf())}
 	}
 	panic(Unknown{What: "the table " + c.Ident(n.Name[len(n.Name)-1]), Span: n.Span(), Table: true})
 }

@@ -38,6 +38,16 @@ var (
 	withParts   = dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLServer, dialect.Spark)
 )
 
+// functionNamed gives a scalar function by its name, in lower case.
+func functionNamed(name string) (f function, ok bool) {
+	for _, of := range []map[string]function{functions, textFunctions, dayFunctions, numberFunctions} {
+		if f, ok = of[name]; ok {
+			return f, true
+		}
+	}
+	return f, false
+}
+
 // functions are the scalar functions by name.
 var functions = map[string]function{
 	"upper":            {in: everywhere, min: 1, max: 1, work: ofText(strings.ToUpper)},

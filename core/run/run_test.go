@@ -57,6 +57,9 @@ func (l *lab) answer(query string) string {
 	if err == nil {
 		var result *run.Result
 		if result, err = plan.Run(nil, run.Limits{}); err == nil {
+			if result.Open {
+				return "open"
+			}
 			var lines []string
 			for _, row := range result.Rows {
 				var values []string

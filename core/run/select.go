@@ -31,6 +31,10 @@ type selectPlan struct {
 	list     *Stage
 	once     *Stage // DISTINCT
 	windows  *Stage
+	// Of ROWNUM: how many conditions do not name it, whether the list shows it, and whether the rows come
+	// sorted.
+	unnumbered          int
+	showsRownum, sorted bool
 }
 
 // step is one condition of WHERE or HAVING.
@@ -43,7 +47,7 @@ type step struct {
 // columns.
 func (c *compiler) selectBody(n *syntax.Select, q *syntax.Query) (*selectPlan, []sortKey, []int) {
 	bound := c.Scope(n)
-	if bound == nil || n.Reshaped || bound.Marked || !n.IntoSpan.IsEmpty() {
+	if bound == nil || n.Reshaped || !n.IntoSpan.IsEmpty() {
 		c.stop(n, "this SELECT")
 	}
 	level := 1
@@ -55,10 +59,16 @@ func (c *compiler) selectBody(n *syntax.Select, q *syntax.Query) (*selectPlan, [
 	defer func() { c.scope = sc.up }()
 
 	p := &selectPlan{scope: sc, distinct: n.Distinct && len(n.DistinctOn) == 0}
-	p.from = c.from(n.From)
-	if n.Where != nil {
-		p.where = c.steps(n.Where.Cond, FilterStage, n)
+	var conditions []syntax.Expr
+	if bound.Marked {
+		p.from, conditions = c.markedFrom(n)
+	} else {
+		p.from = c.from(n.From)
+		if n.Where != nil {
+			conditions = syntax.AppendConjuncts(nil, n.Where.Cond)
+		}
 	}
+	c.where(p, conditions, n)
 	aggregates := c.FirstAggregate(n) != nil || q != nil && q.OrderBy != nil && c.AggregateIn(q.OrderBy) != nil
 	if n.GroupBy != nil || aggregates {
 		sc.groups = c.group(n)
@@ -80,7 +90,7 @@ func (c *compiler) selectBody(n *syntax.Select, q *syntax.Query) (*selectPlan, [
 	}
 	var order []sortKey
 	if q != nil && q.OrderBy != nil {
-		order = c.orderKeys(n, q.OrderBy, p)
+		order = c.orderKeys(q.OrderBy, p)
 	}
 	var on []int
 	for _, x := range n.DistinctOn {
@@ -99,10 +109,30 @@ func (c *compiler) selectBody(n *syntax.Select, q *syntax.Query) (*selectPlan, [
 // steps compiles the conditions that AND joins, one by one.
 func (c *compiler) steps(x syntax.Expr, kind StageKind, n *syntax.Select) (steps []step) {
 	for _, x := range syntax.AppendConjuncts(nil, x) {
-		is := c.cond(x)
-		steps = append(steps, step{is, c.stage(kind, x, n)})
+		steps = append(steps, c.step(x, kind, n))
 	}
 	return steps
+}
+
+func (c *compiler) step(x syntax.Expr, kind StageKind, n *syntax.Select) step {
+	is := c.cond(x)
+	return step{is, c.stage(kind, x, n)}
+}
+
+// where compiles the conditions of WHERE, one by one; n is nil for a statement that writes.
+func (c *compiler) where(p *selectPlan, conditions []syntax.Expr, n *syntax.Select) {
+	for _, x := range c.lastRownum(conditions) {
+		if !c.namesRownum(x) {
+			p.unnumbered++
+		}
+		p.where = append(p.where, c.step(x, FilterStage, n))
+	}
+	if n != nil {
+		p.sorted = isSorted(n.From)
+		for _, item := range n.Items {
+			p.showsRownum = p.showsRownum || c.Dialect == dialect.Oracle && c.namesRownum(item)
+		}
+	}
 }
 
 // outputs compiles the select list, stars spread out.
@@ -192,7 +222,7 @@ func (c *compiler) sortKey(item *syntax.OrderItem, column int) sortKey {
 }
 
 // orderKeys compiles ORDER BY of a SELECT.
-func (c *compiler) orderKeys(n *syntax.Select, o *syntax.OrderBy, p *selectPlan) (keys []sortKey) {
+func (c *compiler) orderKeys(o *syntax.OrderBy, p *selectPlan) (keys []sortKey) {
 	for _, item := range o.Items {
 		x, by := c.collated(item.X)
 		k := c.sortKey(item, c.listed(x, p))
@@ -293,6 +323,16 @@ func (p *selectPlan) rows(base *frame) [][]Value {
 		f.run.hold(len(kept))
 	}
 	filter := func(next func(*frame)) {
+		if p.scope.rownum > 0 {
+			numbers := &numbering{}
+			p.from.each(f, func() {
+				if numbers.pass(f, p) {
+					next(f)
+				}
+			})
+			numbers.settle(f, p)
+			return
+		}
 		p.from.each(f, func() {
 			if !passes(f, p.where) {
 				return

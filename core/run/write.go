@@ -25,12 +25,11 @@ func (c *compiler) write(n syntax.Stmt) *queryPlan {
 	var where *syntax.Where
 	var set []*syntax.Assign
 	var target syntax.TableExpr
+	var by *syntax.OrderBy
+	var limit *syntax.Limit
 	switch n := n.(type) {
 	case *syntax.Update:
-		if n.OrderBy != nil || n.Limit != nil {
-			c.stop(n, "a limited UPDATE")
-		}
-		with, where, set, target = n.With, n.Where, n.Set, n.Table
+		with, where, set, target, by, limit = n.With, n.Where, n.Set, n.Table, n.OrderBy, n.Limit
 		if !c.isBehindFrom(n.Table, n.From) {
 			tables = append(tables, n.Table)
 		}
@@ -38,7 +37,8 @@ func (c *compiler) write(n syntax.Stmt) *queryPlan {
 			tables = append(tables, n.From.Tables...)
 		}
 	case *syntax.Delete:
-		if n.OrderBy != nil || n.Limit != nil || len(n.Targets) > 1 || n.From == nil || len(n.From.Tables) == 0 {
+		by, limit = n.OrderBy, n.Limit
+		if len(n.Targets) > 1 || n.From == nil || len(n.From.Tables) == 0 {
 			c.stop(n, "a DELETE like this")
 		}
 		with, where, target = n.With, n.Where, n.From.Tables[0]
@@ -64,10 +64,7 @@ func (c *compiler) write(n syntax.Stmt) *queryPlan {
 	p.from = c.cross(tables)
 	at := c.targetOf(target)
 	if where != nil {
-		for _, x := range syntax.AppendConjuncts(nil, where.Cond) {
-			is := c.cond(x)
-			p.where = append(p.where, step{is, c.stage(FilterStage, x, nil)})
-		}
+		c.where(p.selectPlan, syntax.AppendConjuncts(nil, where.Cond), nil)
 	}
 	t := at.source.SchemaTable()
 	if t == nil {
@@ -78,7 +75,15 @@ func (c *compiler) write(n syntax.Stmt) *queryPlan {
 		c.assigned(p, at, t, a)
 	}
 	p.list = c.stage(ListStage, n, nil)
-	return &queryPlan{body: p, columns: p.outputs}
+	plan := &queryPlan{body: p, columns: p.outputs}
+	if by != nil {
+		plan.order = c.orderKeys(by, p.selectPlan)
+		plan.orderStage = c.stage(OrderStage, by, nil)
+	}
+	if c.limit(plan, limit); plan.limit != nil {
+		plan.limitStage = c.stage(LimitStage, limit, nil)
+	}
+	return plan
 }
 
 // isBehindFrom reports whether the target of an UPDATE is an alias that its FROM gives (SQL
