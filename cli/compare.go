@@ -236,7 +236,7 @@ var compareOn = []string{"made", "rows", "both"}
 
 // pair compares two queries on the rows that are asked for.
 func (o *compareOptions) pair(ctx context.Context, p *Program, old, now compare.Side) (*compare.Comparison, error) {
-	options := compare.Options{Tries: o.tries, Seed: o.seed}
+	options := compare.Options{Tries: o.tries, Seed: o.seed, Plain: plain}
 	if o.rows == "" || o.on == "made" {
 		return compare.Queries(ctx, old, now, nil, options), nil
 	}

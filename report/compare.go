@@ -71,7 +71,7 @@ func (r *comparedText) comparison(c *compare.Comparison) {
 	case c.Err != nil:
 		r.label("UNSAID", yellow, fmt.Sprintf("%s%s", c.Of, reasonOf(c)))
 	case c.Word == compare.Same:
-		r.label("SAME", green, "The same rows, by reasoning: what differs in the texts (layout, aliases, the order of conditions and the like) cannot change them.")
+		r.same(c)
 	case c.Word == compare.NoneFound && c.Hunted.Tried == 0:
 	case c.Word == compare.NoneFound:
 		r.label("NONE", green, fmt.Sprintf("No difference found in %s made databases.%s", thousands(c.Hunted.Tried), leftOver(c.Hunted)))
@@ -83,6 +83,21 @@ func (r *comparedText) comparison(c *compare.Comparison) {
 		}
 	default:
 		r.label("DIFFER", red, "The columns are not the same; rows were not compared.")
+	}
+}
+
+// same tells why two queries give the same rows.
+func (r *comparedText) same(c *compare.Comparison) {
+	const cannot = "The same rows, by reasoning: what differs in the texts (layout, aliases, the order of conditions and the like) cannot change them."
+	if len(c.Reasons[0])+len(c.Reasons[1]) == 0 {
+		r.label("SAME", green, cannot)
+		return
+	}
+	r.label("SAME", green, fmt.Sprintf("The same rows, by reasoning; nor was a difference found in %s made databases. These changes, which keep the rows, make one query of both:", thousands(c.Hunted.Tried)))
+	for i, name := range []string{"OLD", "NEW"} {
+		for _, reason := range c.Reasons[i] {
+			r.label("", gray, name+": "+Visible(reason))
+		}
 	}
 }
 
@@ -379,10 +394,17 @@ type jsonComparison struct {
 	Order   bool            `json:"order,omitempty"`
 	Tables  []jsonTable     `json:"tables,omitempty"`
 	Reason  string          `json:"reason,omitempty"`
+	Left    *jsonLeft       `json:"leftOut,omitempty"`
 	Parting *jsonParting    `json:"parting,omitempty"`
 	Script  []string        `json:"script,omitempty"`
 	OnRows  *jsonTwoResults `json:"onRows,omitempty"`
 	Results *jsonTwoResults `json:"results,omitempty"`
+}
+
+// jsonLeft is what was left out of each side, with its rows kept, until both were one query.
+type jsonLeft struct {
+	Old []string `json:"old"`
+	New []string `json:"new"`
 }
 
 type jsonSide struct {
@@ -428,6 +450,9 @@ func comparisonOf(c *compare.Comparison) jsonComparison {
 		Tried: c.Hunted.Tried, Open: c.Hunted.Open, Stopped: c.Hunted.Stopped}
 	if c.Err != nil {
 		out.Reason = c.Err.Error()
+	}
+	if len(c.Reasons[0])+len(c.Reasons[1]) > 0 {
+		out.Left = &jsonLeft{append([]string{}, c.Reasons[0]...), append([]string{}, c.Reasons[1]...)}
 	}
 	if o := c.OnRows; o != nil && o.Err == nil {
 		out.OnRows = &jsonTwoResults{dataOf(o.Old), dataOf(o.New)}

@@ -33,6 +33,8 @@ type Comparison struct {
 	Word     Word
 	// Columns tells in sentences how the columns differ.
 	Columns []string
+	// Reasons are what was left out of OLD and of NEW until they were proved to be the same.
+	Reasons [2][]string
 	// Hunted is what came of made rows.
 	Hunted Hunted
 	// OnRows is what both give on real rows, nil where none were asked for.
@@ -97,10 +99,28 @@ func Queries(ctx context.Context, before, after Side, data run.Database, o Optio
 		})
 	case c.Hunted.Tried > 0:
 		c.Word = NoneFound
+		if c.plainlySame(o) {
+			c.Word = Same
+		}
 	default:
 		c.Err = c.Hunted.Err
 	}
 	return c
+}
+
+// plainlySame reports whether the queries are proved to give the same rows once what keeps them is left
+// out of both.
+func (c *Comparison) plainlySame(o Options) bool {
+	if o.Plain == nil {
+		return false
+	}
+	before, old := o.Plain(c.Old.Query)
+	after, now := o.Plain(c.New.Query)
+	if before == nil || after == nil || !Proved(before, after) {
+		return false
+	}
+	c.Reasons = [2][]string{old, now}
+	return true
 }
 
 // sameTokens reports whether two queries are the same but for layout, comments and the letter

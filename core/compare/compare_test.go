@@ -59,6 +59,8 @@ func TestQueries(t *testing.T) {
 		{"parentheses of arithmetic count", "SELECT (frame_count + hive_id) * 2 AS n FROM hives", "SELECT frame_count + hive_id * 2 AS n FROM hives", dialect.Postgres, compare.Differ, 1, run.ListStage},
 		{"an outer join is no inner one", "SELECT h.name FROM hives h LEFT JOIN queens q ON q.queen_id = h.queen_id", "SELECT h.name FROM hives h, queens q WHERE q.queen_id = h.queen_id", dialect.Postgres, compare.Differ, 1, 0},
 		{"a condition that is told twice", "SELECT name FROM hives WHERE hive_id = 1 OR hive_id = 2 OR hive_id = 1", "SELECT name FROM hives WHERE hive_id = 2 OR hive_id = 1", dialect.Postgres, compare.Same, 0, 0},
+		{"a list of choices", "SELECT name FROM hives WHERE hive_id IN (2, 1) AND apiary_id NOT IN (3, 4)", "SELECT name FROM hives WHERE apiary_id <> 4 AND (hive_id = 1 OR hive_id = 2) AND 3 <> apiary_id", dialect.MySQL, compare.Same, 0, 0},
+		{"a list with NULL", "SELECT name FROM hives WHERE apiary_id NOT IN (3, NULL)", "SELECT name FROM hives WHERE apiary_id <> 3", dialect.MySQL, compare.Differ, 1, run.FilterStage},
 		{"a column of another source", "SELECT h.name FROM hives h JOIN queens q ON q.queen_id = h.queen_id", "SELECT q.name FROM hives h JOIN queens q ON q.queen_id = h.queen_id", dialect.Postgres, compare.Differ, 2, run.ListStage},
 		{"not the same width", "SELECT name FROM hives", "SELECT name, hive_id FROM hives", dialect.Postgres, compare.Differ, 0, 0},
 		{"what is not known", "SELECT soundex(name) AS s FROM hives", "SELECT name AS s FROM hives", dialect.Postgres, compare.Unsaid, 0, 0},

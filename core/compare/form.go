@@ -90,6 +90,12 @@ func (f *forms) of(n syntax.Node) string {
 		if !n.Not && !n.Symmetric {
 			return f.set("and", f.conjuncts(n))
 		}
+	case *syntax.In:
+		if values, ok := f.choices(n); ok && n.Not {
+			return f.set("and", values)
+		} else if ok {
+			return f.set("or", values)
+		}
 	case *syntax.TableRef:
 		name := n.Name[len(n.Name)-1].Span.End
 		if end := max(name, n.Alias.Span.End); n.Span().End == end && len(n.Columns) == 0 {
@@ -149,12 +155,44 @@ func (f *forms) conjuncts(x syntax.Expr) (list []string) {
 			list = append(list, f.comparison(syntax.OpGreaterEqual, f.of(b.X), f.of(b.Low)), f.comparison(syntax.OpLessEqual, f.of(b.X), f.of(b.High)))
 			continue
 		}
+		if in, ok := syntax.Unparen(x).(*syntax.In); ok && in.Not {
+			if values, ok := f.choices(in); ok {
+				list = append(list, values...)
+				continue
+			}
+		}
 		list = append(list, f.of(x))
 	}
 	return list
 }
 
+// choices gives the comparisons that IN or NOT IN with a list of constants of one kind stands for; ok is
+// false where a list is compared otherwise than single values.
+func (f *forms) choices(n *syntax.In) (comparisons []string, ok bool) {
+	if len(n.List) == 0 || f.q.Dialect == dialect.SQLite {
+		return nil, false
+	}
+	op := syntax.OpEqual
+	if n.Not {
+		op = syntax.OpNotEqual
+	}
+	x := f.of(n.X)
+	for _, item := range n.List {
+		lit, plain := syntax.Unparen(item).(*syntax.Literal)
+		if first, _ := syntax.Unparen(n.List[0]).(*syntax.Literal); !plain || lit.Lit != first.Lit || lit.Lit == syntax.NullLiteral {
+			return nil, false
+		}
+		comparisons = append(comparisons, f.comparison(op, x, f.of(item)))
+	}
+	return comparisons, true
+}
+
 func (f *forms) disjuncts(x syntax.Expr) []string {
+	if in, ok := syntax.Unparen(x).(*syntax.In); ok && !in.Not {
+		if values, ok := f.choices(in); ok {
+			return values
+		}
+	}
 	if b, ok := syntax.Unparen(x).(*syntax.Binary); ok && b.Op == syntax.OpOr {
 		return append(f.disjuncts(b.X), f.disjuncts(b.Y)...)
 	}

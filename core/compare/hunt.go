@@ -18,6 +18,9 @@ type Options struct {
 	Seed  uint64
 	// Rows is the greatest number of rows of a table, 6.
 	Rows int
+	// Plain gives a query without what can be left out of it with its rows kept, and what that was; nil
+	// where nothing is known of that.
+	Plain func(*run.Query) (*run.Query, []string)
 	// CountOnly looks for another number of rows: the columns are not the same.
 	CountOnly bool
 }
