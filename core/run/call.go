@@ -179,6 +179,12 @@ func (c *compiler) special(n *syntax.Call, name string) eval {
 				return OfInt(v.day().n - w.day().n)
 			}
 		}
+	case "age":
+		if len(args) == 1 && r.isPostgres() {
+			c.plan.Now = true
+			value := c.expr(args[0])
+			return func(f *frame) Value { return age(r, []Value{OfDay(f.run.now), value(f)}) }
+		}
 	case "regexp_like", "regexp_replace", "regexp_substr":
 		return c.regexpCall(n, name)
 	case "substring":
@@ -247,7 +253,7 @@ func (c *compiler) extract(n *syntax.Call, unit string, x syntax.Expr) eval {
 			panic(Unknown{What: "a field of " + v.Kind.noun(), Span: n.Span()})
 		}
 		if r.isMySQL() && unit == "week" {
-			panic(Unknown{What: "the number of a week", Span: n.Span()})
+			return weekNumber(r, []Value{v})
 		}
 		k, ok := v.part(unit)
 		if !ok {

@@ -127,7 +127,7 @@ func (c *compiler) comparison(n *syntax.Binary) cond {
 	case isRow && ok:
 		return c.rowOf(n, x, q.Query)
 	case isRow && beside:
-		return c.rowComparison(n, x, y)
+		return c.compare(n, n.Op, x, y)
 	case beside:
 		if q, ok := syntax.Unparen(n.X).(*syntax.Subquery); ok {
 			return c.rowOf(n, y, q.Query)
@@ -141,6 +141,11 @@ func (c *compiler) comparison(n *syntax.Binary) cond {
 
 // compare compiles a comparison of two expressions.
 func (c *compiler) compare(at syntax.Node, op syntax.Op, x, y syntax.Expr) cond {
+	if row, ok := syntax.Unparen(x).(*syntax.Row); ok {
+		if other, ok := syntax.Unparen(y).(*syntax.Row); ok {
+			return c.rowComparison(at, op, row, other)
+		}
+	}
 	a, b := c.pair(x, y)
 	return c.compared(at, op, a, b)
 }
@@ -259,6 +264,9 @@ func (c *compiler) withAffinity(value eval, own, other affinity) eval {
 
 // distinct compiles IS [NOT] DISTINCT FROM, and <=> with same.
 func (c *compiler) distinct(x, y syntax.Expr, same bool) cond {
+	if row, ok := syntax.Unparen(x).(*syntax.Row); ok {
+		return c.rowsDistinct(row, y, same)
+	}
 	a, b := c.pair(x, y)
 	r := c.comparing()
 	return func(f *frame) Truth {
@@ -475,12 +483,26 @@ func (c *compiler) rowOf(n *syntax.Binary, row *syntax.Row, query *syntax.Query)
 	}
 }
 
-func (c *compiler) rowComparison(n *syntax.Binary, x, y *syntax.Row) cond {
+// rowsDistinct compiles IS [NOT] DISTINCT FROM of rows.
+func (c *compiler) rowsDistinct(row *syntax.Row, y syntax.Expr, same bool) cond {
+	other, ok := syntax.Unparen(y).(*syntax.Row)
+	if !ok || len(row.Items) != len(other.Items) {
+		c.stop(row, "this comparison of rows")
+	}
+	var all []cond
+	for i := range row.Items {
+		all = append(all, c.distinct(row.Items[i], other.Items[i], true))
+	}
+	alike := anyOf(all, False)
+	return func(f *frame) Truth { return truthOf((alike(f) == True) == same) }
+}
+
+func (c *compiler) rowComparison(n syntax.Node, op syntax.Op, x, y *syntax.Row) cond {
 	if len(x.Items) != len(y.Items) {
 		c.stop(n, "this comparison of rows")
 	}
 	equal := c.rowsEqual(n, x.Items, y.Items)
-	switch n.Op {
+	switch op {
 	case syntax.OpEqual:
 		return equal
 	case syntax.OpNotEqual:
@@ -491,7 +513,7 @@ func (c *compiler) rowComparison(n *syntax.Binary, x, y *syntax.Row) cond {
 	var orders []cond
 	for i := range x.Items {
 		parts = append(parts, c.compare(n, syntax.OpEqual, x.Items[i], y.Items[i]))
-		orders = append(orders, c.compare(n, n.Op, x.Items[i], y.Items[i]))
+		orders = append(orders, c.compare(n, op, x.Items[i], y.Items[i]))
 	}
 	return func(f *frame) Truth {
 		for i, same := range parts {

@@ -186,8 +186,11 @@ func (c *compiler) typedLiteral(n *syntax.TypedLiteral) eval {
 		c.stop(n, "a literal of this type")
 	}
 	v := c.literal(lit)
-	if t.Class == class.TimestampTZ || v.Kind != Text {
+	if v.Kind != Text {
 		c.stop(n, "a literal of this type")
+	}
+	if t.Class == class.TimestampTZ {
+		t.Class = class.Timestamp
 	}
 	if t.Class == class.Date || t.Class == class.Timestamp {
 		m, ok := c.rules.moment(v.s)
@@ -423,6 +426,7 @@ func (c *compiler) binary(n *syntax.Binary) eval {
 		return func(f *frame) Value { return r.truth(is(f)) }
 	}
 	if n.Op == syntax.OpConcat {
+		c.withoutZone(n.X, n.Y)
 		x, y := c.expr(n.X), c.expr(n.Y)
 		return func(f *frame) Value {
 			f.run.at = n
@@ -633,7 +637,13 @@ func (c *compiler) cast(n *syntax.Cast) eval {
 	}
 	t := c.Schema.TypeOf(n.Type, c.Src, c.Dialect)
 	value, r := c.expr(n.X), c.rules
-	if t.Class == class.TimestampTZ || t.Class == class.Unknown || len(t.Values) > 0 {
+	if t.Class == class.TimestampTZ { // in the zone of the session, which is taken to be UTC
+		t.Class = class.Timestamp
+	}
+	if t.Class == class.Text {
+		c.withoutZone(n.X)
+	}
+	if t.Class == class.Unknown || len(t.Values) > 0 {
 		c.stop(n, "a conversion to %s", c.Text(n.Type))
 	}
 	if t.Class == class.Text && r.dialect == dialect.SQLServer && t.Length == 0 && t.Word() != "text" {
@@ -660,6 +670,15 @@ func (c *compiler) cast(n *syntax.Cast) eval {
 			}()
 		}
 		return r.convert(v, t)
+	}
+}
+
+// withoutZone ends the compilation at a moment with a time zone that becomes a text.
+func (c *compiler) withoutZone(xs ...syntax.Expr) {
+	for _, x := range xs {
+		if c.Type(x).Class == class.TimestampTZ {
+			c.stop(x, "a moment with its time zone as a text")
+		}
 	}
 }
 

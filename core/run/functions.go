@@ -77,8 +77,8 @@ var functions = map[string]function{
 	"instr":            {in: withInstr, min: 2, max: 2, work: func(r *rules, a []Value) Value { return found(r, a[0], a[1]) }},
 	"locate":           {in: mySQL, min: 2, max: 2, work: func(r *rules, a []Value) Value { return found(r, a[1], a[0]) }},
 	"charindex":        {in: onlyServer, min: 2, max: 2, work: func(r *rules, a []Value) Value { return found(r, a[1], a[0]) }},
-	"concat":           {in: butSQLite, min: 1, max: -1, takesNull: true, work: concatenated},
-	"concat_ws":        {in: postgres | mySQL | dialect.In(dialect.SQLServer, dialect.Spark), min: 2, max: -1, takesNull: true, work: joinedWith},
+	"concat":           {in: everywhere, min: 1, max: -1, takesNull: true, work: concatenated},
+	"concat_ws":        {in: everywhere &^ dialect.In(dialect.Oracle), min: 2, max: -1, takesNull: true, work: joinedWith},
 	"split_part":       {in: postgres, min: 3, max: 3, work: splitPart},
 	"ascii":            {in: postgres | mySQL, min: 1, max: 1, work: func(r *rules, a []Value) Value { return firstLetter(r.written(a[0])) }},
 
@@ -560,6 +560,14 @@ func formatted(r *rules, a []Value) Value {
 			form = "%"
 		case r.isMySQL() && pattern[i] == 'i', r.dialect == dialect.SQLite && pattern[i] == 'M':
 			form = "04"
+		case pattern[i] == 'j':
+			fmt.Fprintf(&b, "%03d", t.YearDay())
+			continue
+		case !r.isMySQL() && pattern[i] == 'w':
+			fmt.Fprintf(&b, "%d", t.Weekday())
+			continue
+		case r.isMySQL() && strings.IndexByte("WaMecT", pattern[i]) >= 0:
+			form = map[byte]string{'W': "Monday", 'a': "Mon", 'M': "January", 'e': "2", 'c': "1", 'T': "15:04:05"}[pattern[i]]
 		case r.isMySQL() && pattern[i] == 'x':
 			fmt.Fprintf(&b, "%04d", isoYear)
 			continue
@@ -578,22 +586,47 @@ func formatted(r *rules, a []Value) Value {
 	return r.text(b.String())
 }
 
-// charForms are the patterns of TO_CHAR that PostgreSQL and Oracle share, the longer ones first.
-var charForms = []struct {
+// charForm is a pattern of TO_CHAR.
+type charForm struct {
 	pattern string
 	write   func(t time.Time) string
-}{
+}
+
+// isName reports whether a pattern writes a name, in the letter case in which it is written itself.
+func (f charForm) isName() bool {
+	return strings.ToUpper(f.pattern) != f.pattern || f.pattern == "MON" || f.pattern == "MONTH" || f.pattern == "DY" || f.pattern == "DAY"
+}
+
+// charForms are the patterns of TO_CHAR that PostgreSQL and Oracle share, the longer ones first.
+var charForms = []charForm{
 	{"IYYY", func(t time.Time) string { y, _ := t.ISOWeek(); return fmt.Sprintf("%04d", y) }},
 	{"YYYY", func(t time.Time) string { return t.Format("2006") }},
 	{"HH24", func(t time.Time) string { return t.Format("15") }},
 	{"IW", func(t time.Time) string { _, w := t.ISOWeek(); return fmt.Sprintf("%02d", w) }},
 	{"WW", func(t time.Time) string { return fmt.Sprintf("%02d", (t.YearDay()-1)/7+1) }},
+	{"MONTH", func(t time.Time) string { return strings.ToUpper(fmt.Sprintf("%-9s", t.Format("January"))) }},
+	{"DAY", func(t time.Time) string { return strings.ToUpper(fmt.Sprintf("%-9s", t.Format("Monday"))) }},
+	{"Month", func(t time.Time) string { return fmt.Sprintf("%-9s", t.Format("January")) }},
+	{"FMMonth", func(t time.Time) string { return t.Format("January") }},
 	{"Mon", func(t time.Time) string { return t.Format("Jan") }},
+	{"MON", func(t time.Time) string { return strings.ToUpper(t.Format("Jan")) }},
+	{"Day", func(t time.Time) string { return fmt.Sprintf("%-9s", t.Format("Monday")) }},
+	{"FMDay", func(t time.Time) string { return t.Format("Monday") }},
+	{"DDD", func(t time.Time) string { return fmt.Sprintf("%03d", t.YearDay()) }},
+	{"Dy", func(t time.Time) string { return t.Format("Mon") }},
+	{"DY", func(t time.Time) string { return strings.ToUpper(t.Format("Mon")) }},
+	{"FMMM", func(t time.Time) string { return t.Format("1") }},
+	{"FMDD", func(t time.Time) string { return t.Format("2") }},
+	{"Q", func(t time.Time) string { return fmt.Sprintf("%d", (t.Month()+2)/3) }},
 	{"YY", func(t time.Time) string { return t.Format("06") }},
 	{"MM", func(t time.Time) string { return t.Format("01") }},
 	{"DD", func(t time.Time) string { return t.Format("02") }},
 	{"MI", func(t time.Time) string { return t.Format("04") }},
 	{"SS", func(t time.Time) string { return t.Format("05") }},
+}
+
+func hasPrefixFold(s, prefix string) bool {
+	return len(s) >= len(prefix) && strings.EqualFold(s[:len(prefix)], prefix)
 }
 
 // toChar writes a date by the patterns that PostgreSQL and Oracle share.
@@ -605,17 +638,21 @@ func toChar(r *rules, a []Value) Value {
 	pattern := r.written(a[1])
 	var b strings.Builder
 	for rest := pattern; rest != ""; {
-		at := slices.IndexFunc(charForms, func(f struct {
-			pattern string
-			write   func(t time.Time) string
-		}) bool {
-			return strings.HasPrefix(rest, f.pattern)
+		at := slices.IndexFunc(charForms, func(f charForm) bool {
+			return strings.HasPrefix(rest, f.pattern) || !f.isName() && hasPrefixFold(rest, f.pattern)
 		})
+		quoted, behind, ends := "", "", false
+		if rest[0] == '"' {
+			quoted, behind, ends = strings.Cut(rest[1:], `"`)
+		}
 		switch {
+		case ends:
+			b.WriteString(quoted)
+			rest = behind
 		case at >= 0:
 			b.WriteString(charForms[at].write(v.moment()))
 			rest = rest[len(charForms[at].pattern):]
-		case strings.ContainsRune("-/: .", rune(rest[0])):
+		case strings.ContainsRune("-/: .,;_", rune(rest[0])):
 			b.WriteByte(rest[0])
 			rest = rest[1:]
 		default:

@@ -1,6 +1,7 @@
 package run
 
 import (
+	"math"
 	"slices"
 	"strconv"
 	"strings"
@@ -42,6 +43,7 @@ type ctePlan struct {
 	begin, next bodyPlan
 	distinct    bool
 	lastMemo    int
+	most        eval // how many rows it has at the most, nil without a limit
 }
 
 // query compiles a query that stands in a scope, nil for the outermost.
@@ -355,8 +357,15 @@ func (c *compiler) namesItself(cte *syntax.CTE, op *syntax.SetOp) (found bool) {
 }
 
 func (c *compiler) recursion(cte *syntax.CTE, p *ctePlan, op *syntax.SetOp) {
-	if op.Op != syntax.Union || cte.Query.OrderBy != nil || cte.Query.Limit != nil || cte.Query.With != nil {
+	limit := cte.Query.Limit
+	// SQLite and MySQL end a recursion when there are so many rows (SQLite, "The WITH Clause", 3.1; MySQL 8.4,
+	// "WITH (Common Table Expressions)").
+	limited := limit != nil && limit.Offset == nil && !limit.Loose && (c.Dialect == dialect.SQLite || c.Dialect == dialect.MySQL)
+	if op.Op != syntax.Union || cte.Query.OrderBy != nil || limit != nil && !limited || cte.Query.With != nil {
 		c.stop(cte, "a recursion like this")
+	}
+	if limited {
+		p.most = c.expr(limit.Count)
 	}
 	reach := c.reach
 	c.reach = 1 << 30
@@ -364,8 +373,8 @@ func (c *compiler) recursion(cte *syntax.CTE, p *ctePlan, op *syntax.SetOp) {
 	p.begin, p.width, p.distinct, p.lastMemo = begin, len(columns), !op.All, c.memo()
 	c.growing = append(c.growing, p)
 	next, others := c.body(op.Right)
-	if s, ok := next.(*selectPlan); ok && (s.distinct || s.groups != nil || len(s.scope.windows) > 0) {
-		c.stop(op.Right, "a recursion that groups its rows")
+	if s, ok := next.(*selectPlan); ok && c.Dialect != dialect.Postgres && (s.distinct || s.groups != nil || len(s.scope.windows) > 0) {
+		c.stop(op.Right, "a recursion that groups its rows") // MariaDB goes on with the rows of a step before
 	}
 	c.growing = c.growing[:len(c.growing)-1]
 	if len(others) != len(columns) {
@@ -438,13 +447,25 @@ func (p *ctePlan) grow(base *frame) (all [][]Value) {
 		base.run.hold(len(all))
 		return fresh
 	}
+	most := math.MaxInt
+	if p.most != nil {
+		if v := r.toInt(p.most(base)); v.Kind == Int && v.n >= 0 {
+			most = int(v.n)
+		}
+	}
 	last := add(p.begin.rows(base))
-	for depth := 0; len(last) > 0; depth++ {
+	for depth := 0; len(last) > 0 && len(all) < most; depth++ {
 		if depth > base.run.limits.Depth {
 			panic(TooMuch{strconv.Itoa(base.run.limits.Depth) + " steps of a recursion"})
 		}
 		base.run.memos[p.lastMemo] = last
 		last = add(p.next.rows(base))
+	}
+	if len(all) > most { // which rows of the last step are left out is open
+		for _, row := range last {
+			base.run.open = base.run.open || !slices.EqualFunc(row, last[0], Value.Same)
+		}
+		all = all[:most]
 	}
 	return all
 }

@@ -12,8 +12,9 @@ import (
 // output is a column of a query's result.
 type output struct {
 	sym   syntax.Sym
-	value eval        // of a SELECT
-	x     syntax.Expr // the expression, nil for a column of a star
+	value eval                   // of a SELECT
+	x     syntax.Expr            // the expression, nil for a column of a star
+	set   func(*frame) [][]Value // of a function that gives rows, in place of value
 }
 
 // selectPlan is one SELECT.
@@ -30,6 +31,7 @@ type selectPlan struct {
 	distinct bool
 	list     *Stage
 	once     *Stage // DISTINCT
+	sets     bool   // a function of the list gives several rows for one
 	windows  *Stage
 	// Of ROWNUM: how many conditions do not name it, whether the list shows it, and whether the rows come
 	// sorted.
@@ -85,6 +87,7 @@ func (c *compiler) selectBody(n *syntax.Select, q *syntax.Query) (*selectPlan, [
 		p.having = c.steps(n.Having.Cond, HavingStage, n)
 	}
 	p.outputs = c.outputs(n)
+	p.sets = slices.ContainsFunc(p.outputs, func(o output) bool { return o.set != nil })
 	if n.Qualify != nil {
 		p.qualify = c.steps(n.Qualify.Cond, FilterStage, n)
 	}
@@ -140,7 +143,11 @@ func (c *compiler) outputs(n *syntax.Select) (list []output) {
 	for _, item := range n.Items {
 		star, ok := item.X.(*syntax.Star)
 		if !ok {
-			list = append(list, output{sym: c.outputName(item), value: c.expr(item.X), x: item.X})
+			o := output{sym: c.outputName(item), x: item.X, set: c.setOf(item.X)}
+			if o.set == nil {
+				o.value = c.expr(item.X)
+			}
+			list = append(list, o)
 			continue
 		}
 		if item.Span() != star.Span() {
@@ -282,13 +289,17 @@ func (p *selectPlan) rows(base *frame) [][]Value {
 	if p.distinct {
 		seen = map[string][]Value{}
 	}
-	give := func(f *frame) {
-		if !passes(f, p.qualify) {
-			return
-		}
+	give := func(f *frame, sets [][][]Value, at int) {
 		row := make([]Value, 0, len(p.outputs)+len(p.hidden))
 		for i := range p.outputs {
-			row = append(row, p.outputs[i].value(f))
+			switch o := &p.outputs[i]; {
+			case o.set == nil:
+				row = append(row, o.value(f))
+			case at < len(sets[i]):
+				row = append(row, sets[i][at][0])
+			default:
+				row = append(row, Value{})
+			}
 		}
 		f.tell(p.list, Kept, row)
 		if seen != nil {
@@ -309,12 +320,31 @@ func (p *selectPlan) rows(base *frame) [][]Value {
 		out = append(out, row)
 		f.run.hold(len(out))
 	}
+	list := func(f *frame) {
+		if !passes(f, p.qualify) {
+			return
+		}
+		if !p.sets {
+			give(f, nil, 0)
+			return
+		}
+		sets, most := make([][][]Value, len(p.outputs)), 0
+		for i := range p.outputs {
+			if set := p.outputs[i].set; set != nil {
+				sets[i] = set(f)
+				most = max(most, len(sets[i]))
+			}
+		}
+		for at := range most {
+			give(f, sets, at)
+		}
+	}
 	pass := func(f *frame) {
 		if !passes(f, p.having) {
 			return
 		}
 		if len(p.scope.windows) == 0 {
-			give(f)
+			list(f)
 			return
 		}
 		extra := make([]Value, p.scope.extras)
@@ -351,7 +381,7 @@ func (p *selectPlan) rows(base *frame) [][]Value {
 		}
 		for i := range kept {
 			f.tell(p.windows, Kept, kept[i].row)
-			give(&kept[i])
+			list(&kept[i])
 		}
 	}
 	return out

@@ -16,34 +16,20 @@ func (c *compiler) tableFunction(n *syntax.FuncTable) tablePlan {
 	if !ok {
 		c.stop(n, "this table")
 	}
-	var args []eval
-	for i, x := range call.Args {
-		of := c.Type(call.Args[0])
-		if i == 2 && !of.Class.IsNumber() { // the step between dates
-			of = schema.Type{Class: class.Interval}
-		}
-		args = append(args, c.as(x, of))
+	work, args := c.rowsCall(call)
+	if work == nil {
+		c.stop(n, "this table")
 	}
 	width := 1
-	var work func(run *running, args []Value) [][]Value
-	switch name := c.FunctionName(call); {
-	case name == "generate_series" && (len(args) == 2 || len(args) == 3):
-		work = series
-	case name == "unnest" && len(args) > 0:
-		work, width = unnested, len(args)
-	default:
-		c.stop(n, "this table")
+	if c.FunctionName(call) == "unnest" {
+		width = len(args)
 	}
 	if n.Ordinality {
 		width++
 	}
 	rows := func(f *frame) [][]Value {
-		values := make([]Value, len(args))
-		for i, a := range args {
-			values[i] = a(f)
-		}
 		f.run.at = n
-		rows := work(f.run, values)
+		rows := work(f)
 		if n.Ordinality {
 			for i := range rows {
 				rows[i] = append(rows[i], OfInt(int64(i+1)))
@@ -52,6 +38,47 @@ func (c *compiler) tableFunction(n *syntax.FuncTable) tablePlan {
 		return rows
 	}
 	return &scan{c.add(src, width), width, rows, c.stage(SourceStage, n, c.selectOf())}
+}
+
+// setOf gives the rows of a function in a select list, one column wide; nil for what gives one value.
+func (c *compiler) setOf(x syntax.Expr) func(*frame) [][]Value {
+	call, ok := x.(*syntax.Call)
+	if !ok || !c.rules.isPostgres() || len(call.Name) != 1 {
+		return nil
+	}
+	work, args := c.rowsCall(call)
+	if work == nil || c.FunctionName(call) == "unnest" && len(args) > 1 {
+		return nil
+	}
+	return work
+}
+
+// rowsCall compiles a function that gives rows; nil for others.
+func (c *compiler) rowsCall(call *syntax.Call) (rows func(*frame) [][]Value, args []eval) {
+	var work func(run *running, args []Value) [][]Value
+	switch name, n := c.FunctionName(call), len(call.Args); {
+	case name == "generate_series" && (n == 2 || n == 3):
+		work = series
+	case name == "unnest" && n > 0:
+		work = unnested
+	default:
+		return nil, nil
+	}
+	for i, x := range call.Args {
+		of := c.Type(call.Args[0])
+		if i == 2 && !of.Class.IsNumber() { // the step between dates
+			of = schema.Type{Class: class.Interval}
+		}
+		args = append(args, c.as(x, of))
+	}
+	return func(f *frame) [][]Value {
+		values := make([]Value, len(args))
+		for i, a := range args {
+			values[i] = a(f)
+		}
+		f.run.at = call
+		return work(f.run, values)
+	}, args
 }
 
 // series gives the values from the first to the second, so far apart as the third says.

@@ -62,7 +62,10 @@ func (c *compiler) write(n syntax.Stmt) *queryPlan {
 	defer func() { c.scope = nil }()
 	p := &writePlan{selectPlan: &selectPlan{scope: sc}}
 	p.from = c.cross(tables)
-	at := c.targetOf(target)
+	at, ok := c.assignedTo(set)
+	if !ok {
+		at = c.targetOf(target)
+	}
 	if where != nil {
 		c.where(p.selectPlan, syntax.AppendConjuncts(nil, where.Cond), nil)
 	}
@@ -91,6 +94,30 @@ func (c *compiler) write(n syntax.Stmt) *queryPlan {
 func (c *compiler) isBehindFrom(target syntax.TableExpr, from *syntax.From) bool {
 	t, ok := target.(*syntax.TableRef)
 	return ok && from != nil && c.Dialect.Has(dialect.TargetBehindFrom) && c.SourceAt(t) == nil
+}
+
+// assignedTo gives the place of the only table of several whose columns an UPDATE of MySQL sets.
+func (c *compiler) assignedTo(set []*syntax.Assign) (at place, ok bool) {
+	if !c.rules.isMySQL() || len(c.scope.sources) < 2 {
+		return place{}, false
+	}
+	for _, a := range set {
+		name, isName := syntax.Unparen(a.Target).(*syntax.Name)
+		if !isName {
+			c.stop(a, "this assignment")
+		}
+		var of []place
+		for _, p := range c.scope.sources {
+			if len(name.Parts) > 1 && p.source.Name.Sym == name.Parts[len(name.Parts)-2].Sym || len(name.Parts) == 1 && slices.Contains(p.source.ColumnSyms(), name.Last().Sym) {
+				of = append(of, p)
+			}
+		}
+		if len(of) != 1 || at.source != nil && at.source != of[0].source {
+			c.stop(a, "a statement that writes to several tables")
+		}
+		at = of[0]
+	}
+	return at, at.source != nil
 }
 
 // targetOf gives the place of the table that is written to.
