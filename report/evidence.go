@@ -61,6 +61,11 @@ func (s Style) seen(e *compare.Evidence, width int) []string {
 		lines = append(lines, unmarked+"with "+g.Name+" = "+Visible(g.Value.String()))
 	}
 	lines = append(lines, "")
+	if d.Either {
+		lines = append(lines, s.result("as written, it may give:", e.Written, d.Old, d.New, false, width)...)
+		lines = append(lines, s.result("or as well:", e.Written, d.New, d.Old, false, width)...)
+		return append(lines, s.result("as meant:", e.Meant, d.Meant, d.Meant, false, width)...)
+	}
 	lines = append(lines, s.result("as written:", e.Written, d.Old, d.New, d.Order, width)...)
 	return append(lines, s.result("as meant:", e.Meant, d.New, d.Old, d.Order, width)...)
 }
@@ -81,6 +86,8 @@ type jsonEvidence struct {
 	// Both are there where rows are shown, though they may be empty.
 	Written *[][]*string `json:"written,omitempty"`
 	Meant   *[][]*string `json:"meant,omitempty"`
+	// OrWritten is another result that the database is free to give of the query as written.
+	OrWritten *[][]*string `json:"orWritten,omitempty"`
 	// Plans are those of a database, as written and as mended, in lines.
 	Plans *[2][]string `json:"plans,omitempty"`
 }
@@ -96,6 +103,10 @@ func evidenceOf(e *compare.Evidence) *jsonEvidence {
 	}
 	written, meant := dataOf(e.Difference.Old), dataOf(e.Difference.New)
 	out := &jsonEvidence{Written: &written, Meant: &meant}
+	if d := e.Difference; d.Either {
+		other, meant := meant, dataOf(d.Meant)
+		out.OrWritten, out.Meant = &other, &meant
+	}
 	for _, t := range e.Difference.Tables {
 		out.Tables = append(out.Tables, tableOf(t, e.Difference.Used[t.Table]))
 	}

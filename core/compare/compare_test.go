@@ -103,3 +103,18 @@ SELECT h.name, COUNT(*) AS n FROM hives h JOIN inspections i ON i.hive_id = h.hi
 		require.Greater(b, h.Tried, 900)
 	}
 }
+
+// TestRowsThatAreLeftOpenAreShown looks for two results that a database is free to give of one query.
+func TestRowsThatAreLeftOpenAreShown(t *testing.T) {
+	written := read(t, "SELECT name FROM hives LIMIT 1", dialect.Postgres)
+	found := compare.Show(context.Background(), written.Query, read(t, "SELECT name FROM hives ORDER BY hive_id LIMIT 1", dialect.Postgres).Query)
+	require.NotNil(t, found.Difference, found.Why)
+	d := found.Difference
+	require.True(t, d.Either)
+	require.Len(t, d.Tables[0].Rows, 2)
+	require.NotEmpty(t, compare.Only(d.Old, d.New))
+	require.Equal(t, d.Old, d.Meant)
+	found = compare.Show(context.Background(), written.Query, written.Query)
+	require.True(t, found.Difference.Either)
+	require.Empty(t, found.Difference.Meant, "what is meant is open, too")
+}

@@ -39,6 +39,9 @@ func Show(ctx context.Context, written, meant *run.Query) Evidence {
 		}
 	}
 	h := Hunt(ctx, written, meant, Options{Tries: evidenceTries, Seed: 1, CountOnly: len(written.Plan.Columns) != len(meant.Plan.Columns)})
+	if h.Difference == nil && h.Open > 0 {
+		h.Difference = Hunt(ctx, written, meant, Options{Tries: evidenceTries, Seed: 1, either: true}).Difference
+	}
 	switch e.Difference = h.Difference; {
 	case h.Difference != nil:
 	case h.Tried > 0 && h.Open > h.Tried/10:

@@ -23,6 +23,8 @@ type Options struct {
 	Plain func(*run.Query) (*run.Query, []string)
 	// CountOnly looks for another number of rows: the columns are not the same.
 	CountOnly bool
+	// either looks for two results that the database may give of OLD.
+	either bool
 }
 
 // Difference is a database on which two queries give different rows.
@@ -36,6 +38,10 @@ type Difference struct {
 	Used map[*schema.Table][]bool
 	// Old and New are the results.
 	Old, New [][]run.Value
+	// Either tells that both are results that the database is free to give of OLD; Meant is then what NEW
+	// gives.
+	Either bool
+	Meant  [][]run.Value
 	// Order tells that the rows are the same in another order.
 	Order bool
 	// Given are the values of parameters.
@@ -60,6 +66,9 @@ type Hunted struct {
 type pair struct {
 	old, new  *run.Query
 	countOnly bool
+	// either compares what OLD gives with what it gives where the tables hand their rows out in the other
+	// order, in place of NEW.
+	either bool
 }
 
 // limits bound the work on one made database.
@@ -79,7 +88,7 @@ func Hunt(ctx context.Context, before, after *run.Query, o Options) (h Hunted) {
 			return Hunted{Err: run.Unknown{What: "the column " + q.Plan.Generated + ", which the database works out,"}}
 		}
 	}
-	p := pair{before, after, o.CountOnly}
+	p := pair{old: before, new: after, countOnly: o.CountOnly, either: o.either}
 	m := sample.NewMaker(before.Schema, p.tables(), sample.Options{Rows: o.Rows, Dialect: before.Dialect, Constants: p.constants()})
 	for i := range o.Tries {
 		if i%64 == 0 && ctx.Err() != nil {
@@ -213,6 +222,17 @@ func (p pair) run(made []sample.Rows) results {
 	a, err := p.old.Plan.Run(data, limits)
 	if err != nil {
 		return results{err: err}
+	}
+	if p.either {
+		for t, rows := range data {
+			data[t] = slices.Clone(rows)
+			slices.Reverse(data[t])
+		}
+		b, err := p.old.Plan.Run(data, limits)
+		if err != nil {
+			return results{err: err}
+		}
+		return results{old: a.Rows, new: b.Rows, open: !a.Open || !b.Open}
 	}
 	b, err := p.new.Plan.Run(data, limits)
 	if err != nil {

@@ -22,6 +22,12 @@ func (p pair) shrink(m *sample.Maker, made []sample.Rows) *Difference {
 	}
 	r := p.run(s.rows)
 	d := &Difference{Used: s.used, Old: r.old, New: r.new, Given: p.given()}
+	if p.either {
+		d.Either = true
+		if meant, err := p.new.Plan.Run(p.data(s.rows), limits); err == nil && !meant.Open {
+			d.Meant = meant.Rows
+		}
+	}
 	d.Order = len(Only(r.old, r.new)) == 0 && len(Only(r.new, r.old)) == 0
 	for _, t := range s.rows {
 		if len(t.Rows) > 0 {

@@ -213,11 +213,12 @@ var ties = &check.Check{
 	Needs:     check.Schema,
 	OnRequest: true,
 	Examples: []check.Example{{
-		Bad:  "SELECT x.hive_id, x.mites FROM (SELECT hive_id, mites, ROW_NUMBER() OVER (PARTITION BY hive_id ORDER BY mites DESC) AS n FROM inspections) AS x WHERE x.n = 1",
-		Good: "SELECT x.hive_id, x.mites FROM (SELECT hive_id, mites, ROW_NUMBER() OVER (PARTITION BY hive_id ORDER BY mites DESC, inspection_id) AS n FROM inspections) AS x WHERE x.n = 1",
+		Bad:  "SELECT x.hive_id, x.temper FROM (SELECT hive_id, temper, ROW_NUMBER() OVER (PARTITION BY hive_id ORDER BY mites DESC) AS n FROM inspections) AS x WHERE x.n = 1",
+		Good: "SELECT x.hive_id, x.temper FROM (SELECT hive_id, temper, ROW_NUMBER() OVER (PARTITION BY hive_id ORDER BY mites DESC, inspection_id) AS n FROM inspections) AS x WHERE x.n = 1",
 		Near: []string{
-			"SELECT x.hive_id, x.mites FROM (SELECT hive_id, mites, ROW_NUMBER() OVER (PARTITION BY hive_id ORDER BY mites DESC, inspection_id) AS n FROM inspections) AS x WHERE x.n = 1",
-			"SELECT x.hive_id, x.mites FROM (SELECT hive_id, mites, RANK() OVER (PARTITION BY hive_id ORDER BY mites DESC) AS n FROM inspections) AS x WHERE x.n = 1",
+			"SELECT x.hive_id, x.temper FROM (SELECT hive_id, temper, ROW_NUMBER() OVER (PARTITION BY hive_id ORDER BY mites DESC, inspection_id) AS n FROM inspections) AS x WHERE x.n = 1",
+			"SELECT x.hive_id, x.mites FROM (SELECT hive_id, mites, ROW_NUMBER() OVER (PARTITION BY hive_id ORDER BY mites DESC) AS n FROM inspections) AS x WHERE x.n = 1",
+			"SELECT x.hive_id, x.temper FROM (SELECT hive_id, temper, RANK() OVER (PARTITION BY hive_id ORDER BY mites DESC) AS n FROM inspections) AS x WHERE x.n = 1",
 			"SELECT hive_id, ROW_NUMBER() OVER (PARTITION BY hive_id ORDER BY mites DESC) AS n FROM inspections",
 		},
 	}},
@@ -239,7 +240,7 @@ func runTies(p *check.Pass, c *syntax.Call) {
 	default:
 		return
 	}
-	if !mayTie(p, sel, w) {
+	if !mayTie(p, sel, w) || showsKeysOnly(p, sel, c) {
 		return
 	}
 	f := check.Finding{Span: c.Span(), Certainty: check.Possible,
@@ -255,4 +256,13 @@ func runTies(p *check.Pass, c *syntax.Call) {
 		}
 	}
 	p.Report(f)
+}
+
+// showsKeysOnly reports whether rows that tie in a window are the same rows in the result: all else that the
+// SELECT lists is what the window partitions and orders by.
+func showsKeysOnly(p *check.Pass, sel *syntax.Select, c *syntax.Call) bool {
+	return !slices.ContainsFunc(sel.Items, func(item *syntax.SelectItem) bool {
+		return item.X != c && !slices.ContainsFunc(c.Over.Partition, func(key syntax.Expr) bool { return p.Same(item.X, key) }) &&
+			!slices.ContainsFunc(c.Over.OrderBy, func(by *syntax.OrderItem) bool { return p.Same(item.X, by.X) })
+	})
 }
