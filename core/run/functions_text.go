@@ -17,7 +17,7 @@ var textFunctions = map[string]function{
 	"translate":       {in: postgres | dialect.In(dialect.Oracle, dialect.Spark), min: 3, max: 3, work: translated},
 	"chr":             {in: postgres | dialect.In(dialect.Oracle, dialect.Spark), min: 1, max: 1, work: letterOf},
 	"char":            {in: mySQL | onlyServer | onlySQLite, min: 1, max: 1, work: letterOf},
-	"unicode":         {in: onlySQLite | onlyServer, min: 1, max: 1, work: func(r *rules, a []Value) Value { return firstLetter(r.written(a[0])) }},
+	"unicode":         {in: onlySQLite | onlyServer, min: 1, max: 1, work: codeOf},
 	"space":           {in: mySQL | onlyServer, min: 1, max: 1, work: func(r *rules, a []Value) Value { return repeated(r, []Value{OfText(" "), a[0]}) }},
 	"replicate":       {in: onlyServer, min: 2, max: 2, work: repeated},
 	"starts_with":     {in: postgres, min: 2, max: 2, work: func(r *rules, a []Value) Value { return OfBool(strings.HasPrefix(r.written(a[0]), r.written(a[1]))) }},
@@ -79,6 +79,14 @@ func stuffed(r *rules, a []Value) Value {
 		return Value{}
 	}
 	return OfText(string(s[:from-1]) + string(with) + string(s[min(from-1+long, len(s)):]))
+}
+
+// codeOf gives the number of the first letter, NULL for a text without one.
+func codeOf(r *rules, a []Value) Value {
+	if s := r.written(a[0]); s != "" {
+		return firstLetter(s)
+	}
+	return Value{}
 }
 
 func translated(r *rules, a []Value) Value {
