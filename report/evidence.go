@@ -61,6 +61,10 @@ func (s Style) seen(e *compare.Evidence, width int) []string {
 		lines = append(lines, unmarked+"with "+g.Name+" = "+Visible(g.Value.String()))
 	}
 	lines = append(lines, "")
+	if d.Stopped != nil {
+		lines = append(lines, unmarked+s.strong("as written:")+" "+Visible(d.Stopped.Error()))
+		return append(lines, s.result("as meant:", e.Meant, d.New, d.New, false, width)...)
+	}
 	if d.Either {
 		lines = append(lines, s.result("as written, it may give:", e.Written, d.Old, d.New, false, width)...)
 		lines = append(lines, s.result("or as well:", e.Written, d.New, d.Old, false, width)...)
@@ -86,6 +90,8 @@ type jsonEvidence struct {
 	// Both are there where rows are shown, though they may be empty.
 	Written *[][]*string `json:"written,omitempty"`
 	Meant   *[][]*string `json:"meant,omitempty"`
+	// Stops is the error with which the query as written ends on these rows.
+	Stops string `json:"stops,omitempty"`
 	// OrWritten is another result that the database is free to give of the query as written.
 	OrWritten *[][]*string `json:"orWritten,omitempty"`
 	// Plans are those of a database, as written and as mended, in lines.
@@ -103,7 +109,9 @@ func evidenceOf(e *compare.Evidence) *jsonEvidence {
 	}
 	written, meant := dataOf(e.Difference.Old), dataOf(e.Difference.New)
 	out := &jsonEvidence{Written: &written, Meant: &meant}
-	if d := e.Difference; d.Either {
+	if d := e.Difference; d.Stopped != nil {
+		out.Written, out.Stops = nil, d.Stopped.Error()
+	} else if d.Either {
 		other, meant := meant, dataOf(d.Meant)
 		out.OrWritten, out.Meant = &other, &meant
 	}

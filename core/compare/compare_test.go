@@ -118,3 +118,12 @@ func TestRowsThatAreLeftOpenAreShown(t *testing.T) {
 	require.True(t, found.Difference.Either)
 	require.Empty(t, found.Difference.Meant, "what is meant is open, too")
 }
+
+// TestRowsThatEndAQueryAreShown looks for rows on which a query as written ends with an error.
+func TestRowsThatEndAQueryAreShown(t *testing.T) {
+	found := compare.Show(context.Background(), read(t, "SELECT 10 / frame_count AS x FROM hives", dialect.Postgres).Query,
+		read(t, "SELECT 10 / NULLIF(frame_count, 0) AS x FROM hives", dialect.Postgres).Query)
+	require.NotNil(t, found.Difference, found.Why)
+	require.ErrorContains(t, found.Difference.Stopped, "division by zero")
+	require.Len(t, found.Difference.New, 1)
+}

@@ -42,10 +42,15 @@ func Show(ctx context.Context, written, meant *run.Query) Evidence {
 	if h.Difference == nil && h.Open > 0 {
 		h.Difference = Hunt(ctx, written, meant, Options{Tries: evidenceTries, Seed: 1, either: true}).Difference
 	}
+	if h.Difference == nil && h.Stopped > 0 {
+		h.Difference = Hunt(ctx, written, meant, Options{Tries: evidenceTries, Seed: 1, stops: true}).Difference
+	}
 	switch e.Difference = h.Difference; {
 	case h.Difference != nil:
 	case h.Tried > 0 && h.Open > h.Tried/10:
 		e.Why = "where they may part, the database leaves it open which rows it gives"
+	case h.Tried > 0 && h.Stopped > h.Tried/2:
+		e.Why = h.Stop.Error()
 	case h.Tried > 0:
 		e.Why = "no made rows show a difference"
 	case h.Err != nil:

@@ -2,6 +2,7 @@ package compare
 
 import (
 	"context"
+	"errors"
 	"math/rand/v2"
 	"slices"
 	"strings"
@@ -23,8 +24,9 @@ type Options struct {
 	Plain func(*run.Query) (*run.Query, []string)
 	// CountOnly looks for another number of rows: the columns are not the same.
 	CountOnly bool
-	// either looks for two results that the database may give of OLD.
-	either bool
+	// either looks for two results that the database may give of OLD, stops for rows on which OLD ends with
+	// an error and NEW does not.
+	either, stops bool
 }
 
 // Difference is a database on which two queries give different rows.
@@ -42,6 +44,8 @@ type Difference struct {
 	// gives.
 	Either bool
 	Meant  [][]run.Value
+	// Stopped is the error with which OLD ends, nil where it gives rows.
+	Stopped error
 	// Order tells that the rows are the same in another order.
 	Order bool
 	// Given are the values of parameters.
@@ -58,6 +62,8 @@ type Hunted struct {
 	// Open counts those on which the dialect leaves the rows of one of them open, Stopped those
 	// on which one of them ends with an error.
 	Open, Stopped int
+	// Stop is why the last of these ended.
+	Stop error
 	// Err is why nothing could be tried, nil otherwise.
 	Err error
 }
@@ -69,6 +75,7 @@ type pair struct {
 	// either compares what OLD gives with what it gives where the tables hand their rows out in the other
 	// order, in place of NEW.
 	either bool
+	stops  bool // the databases on which OLD ends with an error count
 }
 
 // limits bound the work on one made database.
@@ -88,7 +95,7 @@ func Hunt(ctx context.Context, before, after *run.Query, o Options) (h Hunted) {
 			return Hunted{Err: run.Unknown{What: "the column " + q.Plan.Generated + ", which the database works out,"}}
 		}
 	}
-	p := pair{old: before, new: after, countOnly: o.CountOnly, either: o.either}
+	p := pair{old: before, new: after, countOnly: o.CountOnly, either: o.either, stops: o.stops}
 	m := sample.NewMaker(before.Schema, p.tables(), sample.Options{Rows: o.Rows, Dialect: before.Dialect, Constants: p.constants()})
 	for i := range o.Tries {
 		if i%64 == 0 && ctx.Err() != nil {
@@ -115,7 +122,7 @@ func Hunt(ctx context.Context, before, after *run.Query, o Options) (h Hunted) {
 		}
 	}
 	if h.Tried > 0 {
-		h.Err = nil
+		h.Err, h.Stop = nil, h.Err
 	}
 	return h
 }
@@ -215,11 +222,20 @@ type results struct {
 	ordered  bool // the order of both is fixed
 	counts   bool // only how many rows there are counts
 	err      error
+	stopped  error // of OLD, where that is looked for
 }
 
 func (p pair) run(made []sample.Rows) results {
 	data := p.data(made)
 	a, err := p.old.Plan.Run(data, limits)
+	var refusal run.Refusal
+	if p.stops && errors.As(err, &refusal) {
+		b, err := p.new.Plan.Run(data, limits)
+		if err != nil {
+			return results{err: err}
+		}
+		return results{new: b.Rows, open: b.Open, stopped: refusal}
+	}
 	if err != nil {
 		return results{err: err}
 	}
@@ -243,7 +259,7 @@ func (p pair) run(made []sample.Rows) results {
 
 // differ reports whether the results differ: in their rows, or where both have an order, in it.
 func (r results) differ() bool {
-	return len(Only(r.old, r.new)) > 0 || len(Only(r.new, r.old)) > 0 || r.reordered()
+	return r.stopped != nil || len(Only(r.old, r.new)) > 0 || len(Only(r.new, r.old)) > 0 || r.reordered()
 }
 
 func (r results) reordered() bool {

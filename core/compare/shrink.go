@@ -21,7 +21,7 @@ func (p pair) shrink(m *sample.Maker, made []sample.Rows) *Difference {
 		}
 	}
 	r := p.run(s.rows)
-	d := &Difference{Used: s.used, Old: r.old, New: r.new, Given: p.given()}
+	d := &Difference{Used: s.used, Stopped: r.stopped, Old: r.old, New: r.new, Given: p.given()}
 	if p.either {
 		d.Either = true
 		if meant, err := p.new.Plan.Run(p.data(s.rows), limits); err == nil && !meant.Open {
@@ -76,7 +76,7 @@ func (s *shrinking) shows(rows []sample.Rows) bool {
 		return false
 	}
 	r := s.run(rows)
-	return r.err == nil && !r.open && r.differ()
+	return r.err == nil && !r.open && r.differ() && (!s.stops || r.stopped != nil)
 }
 
 // drop leaves out every row that is not needed, children before their parents, and reports

@@ -208,6 +208,8 @@ type scope struct {
 	windows []*windowPlan
 	rownum  int // where in a row ROWNUM ends, 0 where it is not named
 	extras  int // values beside a row: keys, aggregates, windows
+	// inList tells that the select list or what stands behind it is being compiled, where windows may stand.
+	inList bool
 	// inAggregate tells that the arguments of an aggregate are being compiled.
 	inAggregate bool
 }

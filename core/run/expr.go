@@ -508,6 +508,9 @@ func (c *compiler) bits(n *syntax.Binary) eval {
 	x, y, r, shifts := c.expr(n.X), c.expr(n.Y), c.rules, n.Op == syntax.OpShift
 	return func(f *frame) Value {
 		v, w := r.operand(x(f)), r.operand(y(f))
+		if r.isMySQL() && v.isNumber() && w.isNumber() {
+			v, w = r.toInt(v), r.toInt(w)
+		}
 		switch {
 		case v.IsNull() || w.IsNull():
 			return Value{}

@@ -221,8 +221,8 @@ func packed(v Value) int64 {
 	return fields{year: t.Year(), month: int(t.Month()), day: t.Day(), clock: v.micros() - v.day().micros()}.packed()
 }
 
-// compareDayText orders a text with a date or timestamp.
-func (r *rules) compareDayText(text string, other Value) int {
+// compareDayText orders a text with a date or timestamp; ok is false where that is unknown.
+func (r *rules) compareDayText(text string, other Value) (o int, ok bool) {
 	if r.dialect == dialect.MariaDB {
 		// A text that is no date is the zero date; a day that its month does not have stands behind those
 		// that it has (seen on 10.11).
@@ -230,16 +230,16 @@ func (r *rules) compareDayText(text string, other Value) int {
 		if !ok {
 			f = fields{}
 		}
-		return order(f.packed(), packed(other))
+		return order(f.packed(), packed(other)), true
 	}
 	m, ok := r.moment(text)
 	switch {
-	case !ok && r.dialect == dialect.Spark:
-		panic(unknownHere("the text '" + text + "' as a date"))
+	case !ok && r.dialect == dialect.Spark: // which makes it NULL
+		return 0, false
 	case !ok:
 		panic(noDate(text))
 	}
-	return order(m.micros(), other.micros())
+	return order(m.micros(), other.micros()), true
 }
 
 func noDate(s string) Refusal { return Refusal{What: "the text '" + s + "' is no date"} }

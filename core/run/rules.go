@@ -232,7 +232,7 @@ func (r *rules) compareText(text, other Value) (int, bool) {
 	case other.isNumber():
 		return compareNumbers(r.toNumber(text), other), true
 	case other.Kind == Date || other.Kind == Timestamp:
-		return r.compareDayText(text.s, other), true
+		return r.compareDayText(text.s, other)
 	case other.Kind == Time:
 		c, ok := parseClock(text.s)
 		if !ok {

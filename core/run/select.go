@@ -86,6 +86,7 @@ func (c *compiler) selectBody(n *syntax.Select, q *syntax.Query) (*selectPlan, [
 		}
 		p.having = c.steps(n.Having.Cond, HavingStage, n)
 	}
+	sc.inList = true
 	p.outputs = c.outputs(n)
 	p.sets = slices.ContainsFunc(p.outputs, func(o output) bool { return o.set != nil })
 	if n.Qualify != nil {

@@ -41,7 +41,7 @@ type bound struct {
 func (c *compiler) window(n *syntax.Call) eval {
 	sc := c.scope
 	w := &windowPlan{call: n, name: c.FunctionName(n), slot: sc.extras}
-	if sc.inAggregate {
+	if sc.inAggregate || !sc.inList {
 		c.stop(n, "a window function here")
 	}
 	sc.extras++

@@ -81,11 +81,10 @@ func ConstantsOf(in *bind.Info, n syntax.Node) []Constant {
 	var list []Constant
 	c := condition{src: in.Src}
 	noteText := func(x syntax.Expr, text string) {
-		name, ok := syntax.Unparen(x).(*syntax.Name)
-		if !ok {
+		u := columnIn(in, x, 0)
+		if u == nil {
 			return
 		}
-		u := in.Use(name)
 		if u.Status == bind.Resolved && u.Source.SchemaTable() != nil && u.Column.Index >= 0 {
 			list = append(list, Constant{u.Source.SchemaTable(), u.Column.Index, text})
 		}
@@ -111,6 +110,17 @@ func ConstantsOf(in *bind.Info, n syntax.Node) []Constant {
 			note(n.X, n.Low, n.High)
 		case *syntax.In:
 			note(n.X, n.List...)
+		case *syntax.Case:
+			for _, w := range n.Whens {
+				if n.Operand != nil {
+					note(n.Operand, w.Cond)
+				}
+			}
+		case *syntax.Call:
+			switch in.FunctionName(n) {
+			case "coalesce", "ifnull", "nvl", "isnull", "nullif":
+				note(n.Args[0], n.Args[1:]...)
+			}
 		case *syntax.Like:
 			note(n.X, n.Pattern)
 			for _, like := range likenesses(c.value(n.Pattern, nil).Text) {
@@ -120,6 +130,42 @@ func ConstantsOf(in *bind.Info, n syntax.Node) []Constant {
 		return true
 	})
 	return list
+}
+
+// deepestColumn bounds how far a column is followed through derived tables.
+const deepestColumn = 20
+
+// columnIn gives what the only column means that an expression hangs on, through derived tables and
+// functions of it; nil where there is none, or several.
+func columnIn(in *bind.Info, x syntax.Expr, depth int) *bind.Use {
+	if depth > deepestColumn {
+		return nil
+	}
+	switch n := syntax.Unparen(x).(type) {
+	case *syntax.Name:
+		u := in.Use(n)
+		if u.Status == bind.Resolved && u.Source.SchemaTable() == nil && u.Column != nil && u.Column.X != nil {
+			return columnIn(in, u.Column.X, depth+1)
+		}
+		return u
+	case *syntax.Cast:
+		return columnIn(in, n.X, depth+1)
+	case *syntax.Collate:
+		return columnIn(in, n.X, depth+1)
+	case *syntax.Call:
+		var only *bind.Use
+		for _, x := range n.Args {
+			if _, literal := syntax.Unparen(x).(*syntax.Literal); literal {
+				continue
+			}
+			if only != nil {
+				return nil
+			}
+			only = columnIn(in, x, depth+1)
+		}
+		return only
+	}
+	return nil
 }
 
 // likenesses gives texts that a pattern of LIKE matches, and some that it nearly does.

@@ -132,10 +132,10 @@ var distinctInSum = &check.Check{
 	Examples: []check.Example{{
 		Bad:  "SELECT hive_id, SUM(DISTINCT weight_kg) FROM harvests GROUP BY hive_id",
 		Good: "SELECT hive_id, SUM(weight_kg) FROM harvests GROUP BY hive_id",
-		Near: []string{"SELECT SUM(weight_kg), COUNT(DISTINCT hive_id) FROM harvests", "SELECT COUNT(DISTINCT hive_id) FROM harvests", "SELECT SUM(weight_kg) FROM harvests"},
+		Near: []string{"SELECT SUM(DISTINCT harvest_id) FROM harvests", "SELECT SUM(weight_kg), COUNT(DISTINCT hive_id) FROM harvests", "SELECT COUNT(DISTINCT hive_id) FROM harvests", "SELECT SUM(weight_kg) FROM harvests"},
 	}},
 	On: check.Distincts(func(p *check.Pass, c *syntax.Call) {
-		if len(c.Args) != 1 {
+		if len(c.Args) != 1 || tellsRowsApart(p, c) {
 			return
 		}
 		p.Report(check.Finding{
@@ -145,6 +145,19 @@ var distinctInSum = &check.Check{
 			Mends:   []check.Mend{dropDistinct(c, check.NewRows)},
 		})
 	}, "sum", "avg"),
+}
+
+// tellsRowsApart reports whether no two rows of a group have the same argument of an aggregate.
+func tellsRowsApart(p *check.Pass, c *syntax.Call) bool {
+	sel := p.SelectOf(c)
+	if sel == nil || c.Over != nil {
+		return false
+	}
+	keys, ok := []syntax.Expr{}, true
+	if sel.GroupBy != nil {
+		keys, ok = p.PlainKeys(sel)
+	}
+	return ok && p.GivenRows(sel, nil, append(slices.Clone(keys), c.Args[0])...).Rows()
 }
 
 var distinctInMinMax = &check.Check{

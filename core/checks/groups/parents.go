@@ -136,15 +136,19 @@ func countsAllRows(p *check.Pass, scope *bind.Scope, c *syntax.Call) bool {
 // make no difference: COUNT(*) > 1.
 func countsFromTwo(p *check.Pass, c *syntax.Call) bool {
 	b, ok := p.Above(c).(*syntax.Binary)
-	if !ok || syntax.Unparen(b.X) != syntax.Expr(c) {
+	if !ok {
 		return false
 	}
-	n, ok := syntax.Unparen(b.Y).(*syntax.Literal)
+	other, op := b.Y, b.Op
+	if syntax.Unparen(b.Y) == syntax.Expr(c) {
+		other, op = b.X, op.Flip()
+	}
+	n, ok := syntax.Unparen(other).(*syntax.Literal)
 	if !ok {
 		return false
 	}
 	value, ok := p.Position(n)
-	switch b.Op {
+	switch op {
 	case syntax.OpGreater, syntax.OpLessEqual:
 		return ok && value >= 1
 	case syntax.OpGreaterEqual, syntax.OpEqual, syntax.OpLess:

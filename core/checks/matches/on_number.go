@@ -15,7 +15,7 @@ var onNumber = &check.Check{
 	ID:    "match.on-number",
 	Title: "pattern matched against a number or a date",
 	Doc: "LIKE is for texts. PostgreSQL refuses it for others; the other databases make every number or date a text first, so that no index serves. The text of a date hangs on " +
-		"settings on SQL Server and Oracle, so that '2026-05%' may match nothing.",
+		"settings on Oracle, and that of a datetime on SQL Server, so that '2026-05%' may match nothing.",
 	Verdicts: check.Everywhere(check.Slow).But(check.Refused, dialect.In(dialect.Postgres)).But(check.Unclear, dialect.In(dialect.ANSI)),
 	Needs:    check.Schema,
 	Examples: []check.Example{{
@@ -49,7 +49,7 @@ func runOnNumber(p *check.Pass, n *syntax.Like) {
 		Why:     "Every value is made a text first, so that an index on it does not serve.",
 		Mends:   []check.Mend{{Title: "compare with two bounds", Effect: check.ByHand}},
 	}
-	if of.HasDay() && (p.Dialect == dialect.SQLServer || p.Dialect == dialect.Oracle) {
+	if of.HasDay() && hangsOnSettings(p, name) {
 		f.Verdicts = p.Check.Verdicts.But(check.Wrong, dialect.In(p.Dialect))
 		f.Why = "How a date looks as text is a setting of the session; the pattern may match nothing."
 	}
@@ -64,6 +64,19 @@ func runOnNumber(p *check.Pass, n *syntax.Like) {
 		f.Mends = []check.Mend{{Title: "ask for the range", Effect: check.NewRows, Edits: []text.Edit{check.Replace(n.Span(), condition)}}}
 	}
 	p.Report(f)
+}
+
+// hangsOnSettings reports whether the text that a date or time is made hangs on settings: on Oracle, and on
+// SQL Server of the older types (SQL Server, "CAST and CONVERT", styles: the others are written as ISO does).
+func hangsOnSettings(p *check.Pass, name *syntax.Name) bool {
+	switch p.Dialect {
+	case dialect.Oracle:
+		return true
+	case dialect.SQLServer:
+		word := p.Type(name).Word()
+		return word == "datetime" || word == "smalldatetime"
+	}
+	return false
 }
 
 // amongAnds reports whether a condition stands alone or among ANDs.

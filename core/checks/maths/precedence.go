@@ -122,7 +122,7 @@ func runDivideByZero(p *check.Pass, b *syntax.Binary) {
 		p.Report(f)
 		return
 	}
-	if !p.Wants(check.Possible) || !mayBeZero(p, y) || isAsked(p, b) {
+	if givesNull.Has(p.Dialect) || !p.Wants(check.Possible) || !mayBeZero(p, y) || isAsked(p, b) {
 		return
 	}
 	p.Report(check.Finding{Span: b.Y.Span(), Context: b.Span(), Certainty: check.Possible,

@@ -233,33 +233,33 @@ var lastInstant = &check.Check{
 }
 
 // lastOf reads a text that is the last second of a day, and gives the next day.
-func lastOf(p *check.Pass, x syntax.Expr) (next string, ok bool) {
+func lastOf(p *check.Pass, x syntax.Expr) (next string, nines int, ok bool) {
 	if t, typed := syntax.Unparen(x).(*syntax.TypedLiteral); typed {
 		x = t.Value
 	}
 	l, literal := syntax.Unparen(x).(*syntax.Literal)
 	if !literal || l.Lit != syntax.TextLiteral {
-		return "", false
+		return "", 0, false
 	}
 	value := strings.Trim(p.Text(l), "'")
 	if len(value) < len("2026-05-31 23:59:59") || value[10] != ' ' && value[10] != 'T' || !strings.HasPrefix(value[11:], "23:59:59") || strings.Trim(value[19:], ".9") != "" {
-		return "", false
+		return "", 0, false
 	}
 	day, err := time.Parse(time.DateOnly, value[:10])
-	return day.AddDate(0, 0, 1).Format(time.DateOnly), err == nil
+	return day.AddDate(0, 0, 1).Format(time.DateOnly), strings.Count(value[19:], "9"), err == nil
 }
 
 func runLastInstant(p *check.Pass, b *syntax.Binary) {
-	next, ok := lastOf(p, b.Y)
-	if !ok || !p.Wants(check.Possible) || !hasFractions(p, b.X) {
+	next, nines, ok := lastOf(p, b.Y)
+	if !ok || !p.Wants(check.Possible) || nines >= fractionDigits(p, b.X) {
 		return
 	}
 	tellLastInstant(p, b.Y, b, []text.Edit{check.Replace(b.OpSpan, "<"), check.Replace(b.Y.Span(), p.Dialect.Day(next))})
 }
 
 func runLastInstantBetween(p *check.Pass, n *syntax.Between) {
-	next, ok := lastOf(p, n.High)
-	if !ok || n.Not || !p.Wants(check.Possible) || !hasFractions(p, n.X) {
+	next, nines, ok := lastOf(p, n.High)
+	if !ok || n.Not || !p.Wants(check.Possible) || nines >= fractionDigits(p, n.X) {
 		return
 	}
 	x := p.Text(n.X)
@@ -267,11 +267,36 @@ func runLastInstantBetween(p *check.Pass, n *syntax.Between) {
 	tellLastInstant(p, n.High, n, []text.Edit{check.Replace(n.Span(), grouped(p, n, condition))})
 }
 
-// hasFractions reports whether a column keeps fractions of a second: on MySQL and MariaDB only if
-// it says so.
-func hasFractions(p *check.Pass, x syntax.Expr) bool {
-	of := p.Type(x).Class
-	return (of == class.Timestamp || of == class.TimestampTZ) && p.Dialect != dialect.MySQL && p.Dialect != dialect.MariaDB
+// fractionDigits gives how many digits of a second a column keeps (PostgreSQL, 8.5; MySQL and MariaDB,
+// "Fractional Seconds"; SQL Server, "Date and time types"; Oracle, "Data Types"; Spark, "Data Types").
+func fractionDigits(p *check.Pass, x syntax.Expr) int {
+	t := p.Type(x)
+	if t.Class != class.Timestamp && t.Class != class.TimestampTZ {
+		return 0
+	}
+	usual := 6
+	switch p.Dialect {
+	case dialect.MySQL, dialect.MariaDB:
+		usual = 0
+	case dialect.SQLite:
+		return 9 // it keeps texts
+	case dialect.SQLServer:
+		usual = 7
+		switch t.Word() {
+		case "datetime":
+			return 3
+		case "smalldatetime":
+			return 0
+		}
+	case dialect.Oracle:
+		if t.Word() == "date" {
+			return 0
+		}
+	}
+	if t.Length > 0 || strings.Contains(t.Name, "(0)") {
+		return t.Length
+	}
+	return usual
 }
 
 func tellLastInstant(p *check.Pass, at, around syntax.Expr, edits []text.Edit) {

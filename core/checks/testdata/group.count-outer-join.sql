@@ -16,3 +16,4 @@ SELECT k.name FROM keepers AS k LEFT JOIN hives AS h ON h.keeper_id = k.keeper_i
 SELECT k.name, COUNT(*) AS n FROM keepers AS k LEFT JOIN unknown_one AS u ON u.keeper_id = k.keeper_id GROUP BY k.name; -- want "name.unknown-table"
 SELECT k.village, COUNT(*) AS keepers FROM keepers AS k LEFT JOIN hives AS h ON h.keeper_id = k.keeper_id WHERE h.hive_id IS NULL GROUP BY k.village;
 SELECT k.village, COUNT(*) AS keepers FROM keepers AS k LEFT JOIN hives AS h ON h.keeper_id = k.keeper_id WHERE h.apiary_id IS NULL GROUP BY k.village;
+SELECT k.name FROM keepers AS k LEFT JOIN hives AS h ON h.keeper_id = k.keeper_id GROUP BY k.name HAVING 2 <= COUNT(*);

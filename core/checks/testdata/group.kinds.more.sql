@@ -7,7 +7,8 @@ SELECT hive_id, COUNT(remark) FROM inspections WHERE remark IS NOT NULL GROUP BY
 SELECT MIN(DISTINCT taken_on) FROM harvests; -- want "group.distinct-in-minmax"
 SELECT SUM(DISTINCT jars) FROM sales; -- want "group.distinct-in-sum"
 SELECT AVG(DISTINCT price) FROM sales; -- want "group.distinct-in-sum"
-SELECT SUM(DISTINCT sale_id) FROM sales; -- want "group.distinct-in-sum"
+SELECT SUM(DISTINCT jars) FROM sales; -- want "group.distinct-in-sum"
+SELECT SUM(DISTINCT sale_id) FROM sales;
 SELECT COUNT(DISTINCT jars) FROM sales;
 SELECT hive_id FROM harvests GROUP BY hive_id; -- want "group.without-aggregate"
 SELECT hive_id, taken_on FROM harvests GROUP BY hive_id, taken_on; -- want "group.without-aggregate"
