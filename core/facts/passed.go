@@ -61,6 +61,10 @@ func (in *Facts) rejects(cond syntax.Expr, is func(*syntax.Name) bool) bool {
 		if q, ok := c.Y.(*syntax.Quantified); ok {
 			return c.Op.IsComparison() && !q.All && strict(c.X, is)
 		}
+	case *syntax.Between:
+		if !c.Not && !c.Symmetric && (strict(c.Low, is) || strict(c.High, is)) {
+			return true // one of its two comparisons is unknown
+		}
 	case *syntax.In:
 		if c.Query != nil {
 			return !c.Not && strict(c.X, is) // NOT IN no rows is true even of NULL
@@ -114,4 +118,28 @@ func strict(x syntax.Expr, is func(*syntax.Name) bool) bool {
 // filling a source with NULLs.
 func (in *Facts) IsThere(sel *syntax.Select, s *bind.Source) bool {
 	return !s.Optional || in.anyPassed(sel, func(n *syntax.Name) bool { return in.Use(n).Source == s })
+}
+
+// OthersReject reports whether other conditions of a SELECT than one keep the NULLs of a column away.
+func (in *Facts) OthersReject(sel *syntax.Select, column *syntax.Name, but syntax.Expr) bool {
+	u, found := in.Use(column), false
+	in.passed(sel, func(c syntax.Expr) {
+		found = found || c != but && in.rejects(c, func(n *syntax.Name) bool {
+			v := in.Use(n)
+			return v.Source == u.Source && v.Column == u.Column && !in.isCoalesced(n, v)
+		})
+	})
+	return found
+}
+
+// JoinsReject reports whether an inner join of a SELECT keeps the rows away in which a source is filled
+// with NULLs.
+func (in *Facts) JoinsReject(sel *syntax.Select, s *bind.Source) (found bool) {
+	if sel.From == nil {
+		return false
+	}
+	for _, t := range sel.From.Tables {
+		in.passedJoins(t, func(c syntax.Expr) { found = found || in.Rejects(c, s) })
+	}
+	return found
 }

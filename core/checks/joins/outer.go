@@ -118,7 +118,7 @@ func undoneSide(p *check.Pass, sel *syntax.Select, chain []syntax.Expr, j *synta
 		f.Related = append(f.Related, check.Related{Span: chain[i].Span(), Message: "this condition, too"})
 	}
 	// Of a source that nothing shows, rows without a partner are not what is wanted.
-	if movable && flat(chain, sel.Where) && (shown(p, sel).HasAny(sources) || p.Aggregates(sel)) {
+	if movable && flat(chain, sel.Where) && !slices.ContainsFunc(sources, func(s *bind.Source) bool { return p.JoinsReject(sel, s) }) && (shown(p, sel).HasAny(sources) || p.Aggregates(sel)) {
 		moved := make([]string, 0, len(rejecting))
 		for _, i := range rejecting {
 			moved = append(moved, operand(p, chain[i]))
@@ -214,6 +214,9 @@ func runPreservedFilter(p *check.Pass, j *syntax.Join) {
 	}
 	if len(filters) == 0 || len(filters) == len(chain) {
 		return
+	}
+	if slices.ContainsFunc(p.SourcesOf(other), func(s *bind.Source) bool { return p.IsThere(sel, s) }) {
+		return // the rows that it fails for are taken away behind the join
 	}
 	first := chain[filters[0]]
 	named, _ := p.NamedIn(scope, first)

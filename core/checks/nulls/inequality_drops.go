@@ -50,6 +50,9 @@ func runInequalityDrops(p *check.Pass, clause *facts.Clause) {
 		if slices.ContainsFunc(operands, func(other facts.Condition) bool { return other.X != c && mentions(p, other.X, column) }) {
 			continue
 		}
+		if sel, ok := p.Parent(where).(*syntax.Select); ok && p.OthersReject(sel, column, c) {
+			continue
+		}
 		like := where.Span().Start
 		test := fmt.Sprintf(" %s %s %s)", p.Word(like, "OR"), p.Text(column), p.Word(like, "IS NULL"))
 		p.Report(check.Finding{

@@ -7,3 +7,5 @@ SELECT h.name, i.mites FROM hives h LEFT JOIN inspections i ON i.hive_id = h.hiv
 SELECT h.name, i.mites FROM hives h FULL JOIN inspections i ON i.hive_id = h.hive_id AND i.inspection_id = h.hive_id;
 SELECT h.name, i.mites FROM hives h LEFT JOIN inspections i ON i.hive_id = h.hive_id AND (i.mites > 3 OR h.frame_count > 8);
 SELECT h.name, g.moisture FROM hives h LEFT JOIN inspections i ON i.hive_id = h.hive_id LEFT JOIN harvests g ON g.hive_id = h.hive_id AND i.mites > 3;
+SELECT h.name, i.mites FROM hives h LEFT JOIN inspections i ON i.hive_id = h.hive_id AND h.frame_count > 3 WHERE i.mites > 2;
+SELECT h.name, i.mites FROM hives h LEFT JOIN inspections i ON i.hive_id = h.hive_id AND h.frame_count > 3 WHERE i.mites IS NULL; -- want "join.preserved-filter"

@@ -13,3 +13,5 @@ SELECT k.name, m.name AS mentor FROM keepers AS k LEFT JOIN keepers AS m ON m.ke
 SELECT name FROM hives WHERE queen_id <> 3 AND (queen_id > 5 OR keeper_id = 2);
 SELECT name FROM hives WHERE COALESCE(queen_id, 0) <> 3;
 SELECT name FROM hives WHERE NOT (queen_id <> 3); -- want "logic.double-negative"
+SELECT h.name, q.name AS queen FROM hives h JOIN queens q ON q.queen_id = h.queen_id WHERE h.queen_id <> 3;
+SELECT h.name, q.name AS queen FROM hives h LEFT JOIN queens q ON q.queen_id = h.queen_id WHERE h.queen_id <> 3; -- want "null.inequality-drops"
