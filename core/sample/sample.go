@@ -117,9 +117,14 @@ func ConstantsOf(in *bind.Info, n syntax.Node) []Constant {
 				}
 			}
 		case *syntax.Call:
+			if len(n.Args) == 0 {
+				break
+			}
 			switch in.FunctionName(n) {
 			case "coalesce", "ifnull", "nvl", "isnull", "nullif":
 				note(n.Args[0], n.Args[1:]...)
+			case "left", "substr", "substring": // another text that begins like the first of the usual ones
+				noteText(n.Args[0], words[0][:2]+"p")
 			}
 		case *syntax.Like:
 			note(n.X, n.Pattern)

@@ -124,7 +124,7 @@ func fitted(t schema.Type, s string) Value {
 	return Of(class.Text, s)
 }
 
-var words = []string{"ash", "Ash", "asp", "box", "cob", "dun", "elm", ""}
+var words = []string{"ash", "Ash", "box", "cob", "dun", "elm", ""}
 
 var firstDay = time.Date(2026, 1, 30, 0, 0, 0, 0, time.UTC)
 
