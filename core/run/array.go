@@ -112,7 +112,7 @@ func (c *compiler) array(n *syntax.Array) eval {
 
 // arrayOf compiles ARRAY(query); the order of its elements is open where the query leaves it open.
 func (c *compiler) arrayOf(n *syntax.Array) eval {
-	rows := c.subquery(n.Query)
+	rows := c.subquery(n.Query, 1)
 	ordered := n.Query.OrderBy != nil
 	return func(f *frame) Value {
 		loose := f.run.loose

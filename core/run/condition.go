@@ -56,7 +56,7 @@ func (c *compiler) cond(x syntax.Expr) cond {
 	case *syntax.Like:
 		return c.like(n)
 	case *syntax.Exists:
-		q := c.subquery(n.Query)
+		q := c.subquery(n.Query, 0)
 		return func(f *frame) Truth { return truthOf(len(q(f)) > 0) }
 	}
 	value, r := c.expr(x), c.rules
@@ -354,11 +354,11 @@ func (c *compiler) in(n *syntax.In) cond {
 
 // among compiles whether a value or row is among those of a query.
 func (c *compiler) among(n syntax.Node, x syntax.Expr, query *syntax.Query) cond {
-	q := c.subquery(query)
 	items := []syntax.Expr{x}
 	if row, ok := syntax.Unparen(x).(*syntax.Row); ok {
 		items = row.Items
 	}
+	q := c.subquery(query, len(items))
 	if s := query.Select(); s != nil && len(s.Items) == len(items) {
 		values := make([]eval, len(items))
 		theirs := make([]func(Value) Value, len(items))
@@ -465,7 +465,7 @@ func (c *compiler) rowOf(n *syntax.Binary, row *syntax.Row, query *syntax.Query)
 	if n.Op != syntax.OpEqual && n.Op != syntax.OpNotEqual {
 		c.stop(n, "this comparison of rows")
 	}
-	is, rows, only, not := c.among(n, row, query), c.subquery(query), c.rules.onlyRow, n.Op == syntax.OpNotEqual
+	is, rows, only, not := c.among(n, row, query), c.subquery(query, len(row.Items)), c.rules.onlyRow, n.Op == syntax.OpNotEqual
 	return func(f *frame) Truth {
 		switch found := rows(f); {
 		case len(found) == 0:
@@ -542,7 +542,7 @@ func (c *compiler) quantified(n *syntax.Binary, q *syntax.Quantified) cond {
 		}
 		c.stop(n, "this comparison of rows")
 	}
-	rows, value, r, holds := c.subquery(q.Query), c.expr(n.X), c.comparing(), test(n.Op)
+	rows, value, r, holds := c.subquery(q.Query, 1), c.expr(n.X), c.comparing(), test(n.Op)
 	return func(f *frame) Truth {
 		result := truthOf(q.All)
 		v := value(f)

@@ -703,7 +703,7 @@ func (r *rules) sqliteCast(v Value, t schema.Type) Value {
 
 // scalar compiles a subquery that stands for a value.
 func (c *compiler) scalar(n *syntax.Subquery) eval {
-	q, only := c.subquery(n.Query), c.rules.onlyRow
+	q, only := c.subquery(n.Query, 1), c.rules.onlyRow
 	return func(f *frame) Value {
 		rows := q(f)
 		if len(rows) > 1 {
@@ -721,12 +721,15 @@ func (c *compiler) scalar(n *syntax.Subquery) eval {
 	}
 }
 
-// subquery compiles a query inside an expression. One that does not depend on the row is
-// worked out once.
-func (c *compiler) subquery(q *syntax.Query) func(*frame) [][]Value {
+// subquery compiles a query inside an expression, of so many columns, 0 for any number. One that does not
+// depend on the row is worked out once.
+func (c *compiler) subquery(q *syntax.Query, width int) func(*frame) [][]Value {
 	c.inner++
 	plan := c.query(q, c.scope)
 	c.inner--
+	if width > 0 && len(plan.columns) != width {
+		c.stop(q, "a subquery of %d columns here", len(plan.columns))
+	}
 	if plan.correlated {
 		return func(f *frame) [][]Value {
 			rows := plan.rows(&frame{run: f.run, up: f})
