@@ -359,6 +359,7 @@ type writer struct {
 	taken    []map[string]bool // by key
 	parents  []reference       // by foreign key
 	made     [][]Value
+	entries  []string // of the row in hand, by key
 }
 
 // choose finds the values to choose from, and the rules.
@@ -403,25 +404,30 @@ func (w *writer) fill() {
 	if w.random.IntN(8) == 0 {
 		return // an empty table
 	}
-	for range 1 + w.random.IntN(w.options.Rows) {
+	n, width := 1+w.random.IntN(w.options.Rows), len(w.table.Columns)
+	room := make([]Value, n*width)
+	w.made = make([][]Value, 0, n)
+	for range n {
+		row := room[:width:width]
 		for range 20 {
-			if row, ok := w.row(); ok {
+			if w.row(row) {
 				w.made = append(w.made, row)
+				room = room[width:]
 				break
 			}
+			clear(row)
 		}
 	}
 }
 
-// row makes one row; ok is false if it breaks a rule of the table.
-func (w *writer) row() (row []Value, ok bool) {
-	row = make([]Value, len(w.table.Columns))
+// row makes one row of an empty one, and reports whether it keeps the rules of the table.
+func (w *writer) row(row []Value) bool {
 	for i := range w.table.Columns {
 		c, required := &w.table.Columns[i], w.required[i]
 		switch {
 		case c.Generated != "":
 		case len(w.values[i]) == 0 && required:
-			return nil, false
+			return false
 		case len(w.values[i]) == 0, !required && w.random.IntN(4) == 0:
 		case c.Primary && c.Type.Class == class.Integer && w.random.IntN(2) == 0:
 			row[i] = number(c.Type, float64(1+w.random.IntN(2*w.options.Rows))) // enough to go round
@@ -431,15 +437,15 @@ func (w *writer) row() (row []Value, ok bool) {
 	}
 	for i, f := range w.table.Foreign {
 		if !w.refer(row, f, w.parents[i]) {
-			return nil, false
+			return false
 		}
 	}
 	for _, c := range w.checks {
 		if c.of(row) == no {
-			return nil, false
+			return false
 		}
 	}
-	return row, w.take(row)
+	return w.take(row)
 }
 
 // refer makes the columns of a foreign key those of some row of the parent, or
@@ -475,7 +481,7 @@ func (w *writer) refer(row []Value, f schema.ForeignKey, r reference) bool {
 
 // take enters the row's keys, unless another row has one of them.
 func (w *writer) take(row []Value) bool {
-	entries := make([]string, len(w.keys))
+	entries := w.entries[:0]
 	for i, k := range w.keys {
 		var buffer [64]byte
 		entry, null := buffer[:0], false
@@ -484,13 +490,15 @@ func (w *writer) take(row []Value) bool {
 			entry = append(append(entry, row[c].key()...), 0)
 		}
 		if null {
+			entries = append(entries, "")
 			continue
 		}
-		entries[i] = string(entry)
-		if w.taken[i][entries[i]] {
+		if w.taken[i][string(entry)] {
 			return false
 		}
+		entries = append(entries, string(entry))
 	}
+	w.entries = entries
 	for i, e := range entries {
 		if e != "" {
 			w.taken[i][e] = true
