@@ -39,6 +39,13 @@ LEFT JOIN pg_attrdef d ON d.adrelid = c.oid AND d.adnum = a.attnum
 WHERE c.relkind IN ('r', 'p', 'f') AND n.nspname NOT IN ('pg_catalog', 'information_schema') AND n.nspname NOT LIKE 'pg\_%'
 ORDER BY n.nspname, c.relname, a.attnum`
 
+	postgresParents = `
+SELECT quote_ident(n.nspname) || '.' || quote_ident(c.relname), quote_ident(o.nspname) || '.' || quote_ident(p.relname)
+FROM pg_inherits i JOIN pg_class c ON c.oid = i.inhrelid JOIN pg_namespace n ON n.oid = c.relnamespace
+JOIN pg_class p ON p.oid = i.inhparent JOIN pg_namespace o ON o.oid = p.relnamespace
+WHERE c.relkind IN ('r', 'f') AND NOT c.relispartition AND n.nspname NOT IN ('pg_catalog', 'information_schema') AND n.nspname NOT LIKE 'pg\_%'
+ORDER BY 1, i.inhseqno`
+
 	postgresConstraints = `
 SELECT quote_ident(n.nspname) || '.' || quote_ident(c.relname), quote_ident(k.conname), pg_get_constraintdef(k.oid)
 FROM pg_constraint k JOIN pg_class c ON c.oid = k.conrelid JOIN pg_namespace n ON n.oid = c.relnamespace
@@ -111,7 +118,7 @@ func postgresSchema(ctx context.Context, conn *pgx.Conn) (Schema, error) {
 	}
 	var b strings.Builder
 	for _, step := range []func(context.Context, *pgx.Conn, *strings.Builder) error{
-		postgresTypeDDL, postgresTableDDL, postgresConstraintDDL, postgresIndexDDL, postgresViewDDL,
+		postgresTypeDDL, postgresTableDDL, postgresParentDDL, postgresConstraintDDL, postgresIndexDDL, postgresViewDDL,
 	} {
 		if err := step(ctx, conn, &b); err != nil {
 			return s, err
@@ -175,6 +182,20 @@ func postgresTableDDL(ctx context.Context, conn *pgx.Conn, b *strings.Builder) e
 	if last != "" {
 		b.WriteString("\n);\n")
 	}
+	return err
+}
+
+// postgresParentDDL writes which tables inherit from which; the columns stand in each.
+func postgresParentDDL(ctx context.Context, conn *pgx.Conn, b *strings.Builder) error {
+	var table, parent string
+	rows, err := conn.Query(ctx, postgresParents)
+	if err != nil {
+		return err
+	}
+	_, err = pgx.ForEachRow(rows, []any{&table, &parent}, func() error {
+		fmt.Fprintf(b, "ALTER TABLE %s INHERIT %s;\n", table, parent)
+		return nil
+	})
 	return err
 }
 

@@ -77,6 +77,9 @@ func (c *compiler) tableRef(n *syntax.TableRef) tablePlan {
 		if t.IsView {
 			return c.view(n, src, t)
 		}
+		if t.HasChildren {
+			c.stop(n, "the table %s, which gives the rows of tables that inherit from it, too", t.Name)
+		}
 		if !t.Complete {
 			c.stop(n, "the table %s, of which not all columns are known", t.Name)
 		}

@@ -30,6 +30,8 @@ func (a applier) alterTable(n *syntax.AlterTable) {
 			continue
 		}
 		switch action.Action {
+		case syntax.InheritTable:
+			a.follow(t, slices.DeleteFunc([]syntax.Ident{action.Name, action.To}, func(id syntax.Ident) bool { return id.IsZero() }))
 		case syntax.PartitionToTable:
 			made := t.clone()
 			made.Name, made.Quoted = a.text(action.To), a.exact(action.To)

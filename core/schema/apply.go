@@ -240,11 +240,22 @@ func (a applier) createTable(n *syntax.CreateTable) {
 			t.Keys, t.Checks, t.Indexes = slices.Clone(old.Keys), slices.Clone(old.Checks), slices.Clone(old.Indexes)
 		}
 	}
-	for _, c := range n.Columns {
-		t.append(a.column(c))
+	if n.Inherits {
+		a.inherit(t, n)
 	}
-	for i, c := range n.Columns {
-		a.columnConstraints(t, c, len(t.Columns)-len(n.Columns)+i)
+	inherited := len(t.Columns)
+	for _, c := range n.Columns {
+		at := -1
+		if n.Inherits {
+			at = t.Column(a.text(c.Name))
+		}
+		if at < 0 || at >= inherited {
+			at = len(t.Columns)
+			t.append(a.column(c))
+		} else { // it is that of the parent, too
+			t.Columns[at] = merged(t.Columns[at], a.column(c))
+		}
+		a.columnConstraints(t, c, at)
 	}
 	for _, c := range n.Constraints {
 		a.tableConstraint(t, c)
@@ -254,6 +265,69 @@ func (a applier) createTable(n *syntax.CreateTable) {
 	}
 	a.schema.put(t)
 }
+
+// inherit takes the columns and conditions of parent tables over, whose keys hold for their own rows only
+// (PostgreSQL 15, 5.10 "Inheritance").
+func (a applier) inherit(t *Table, n *syntax.CreateTable) {
+	t.Complete = len(n.Parents) > 0
+	for _, name := range n.Parents {
+		parent := a.follow(t, name)
+		if parent == nil {
+			t.Complete = false
+			continue
+		}
+		t.Complete = t.Complete && parent.Complete
+		places := make([]int, len(parent.Columns))
+		for i, c := range parent.Columns {
+			c.NotNull, c.Primary, c.Identity = c.NotNull || c.Primary, false, c.Identity && isSerial(c.Type)
+			if at := t.Column(c.Name); at >= 0 {
+				places[i], t.Columns[at] = at, merged(t.Columns[at], c)
+				continue
+			}
+			places[i] = len(t.Columns)
+			t.append(c)
+		}
+		for _, c := range parent.Checks {
+			columns := make([]int, len(c.Columns))
+			for i, at := range c.Columns {
+				columns[i] = places[at]
+			}
+			c.Columns = columns
+			if c.Name == "" { // it has the name that the parent's has
+				c.Name = parent.Name + "_check"
+				if len(columns) == 1 {
+					c.Name = parent.Name + "_" + t.Columns[columns[0]].Name + "_check"
+				}
+			}
+			t.Checks = append(t.Checks, c)
+		}
+	}
+}
+
+// follow makes a table a child of another, nil where nothing is known of that.
+func (a applier) follow(t *Table, name []syntax.Ident) (parent *Table) {
+	found := a.find(name)
+	if found == nil {
+		return nil
+	}
+	parent = a.schema.own(found)
+	parent.HasChildren = true
+	a.schema.put(parent)
+	t.Parents = append(t.Parents, Parent{parent.Qualifier, parent.Name, parent.Quoted})
+	return parent
+}
+
+// merged gives the column that a parent's and one of the same name are together.
+func merged(parent, c Column) Column {
+	c.NotNull = c.NotNull || parent.NotNull
+	if c.Default == "" {
+		c.Default = parent.Default
+	}
+	return c
+}
+
+// isSerial reports whether a column has a sequence for its default, by its type.
+func isSerial(t Type) bool { return strings.Contains(strings.ToLower(t.Name), "serial") }
 
 // column gives a column without its keys.
 func (a applier) column(n *syntax.ColumnDef) Column {
@@ -278,7 +352,7 @@ func (a applier) column(n *syntax.ColumnDef) Column {
 			c.Comment = unquoted(a.expr(con.X))
 		}
 	}
-	if strings.Contains(strings.ToLower(c.Type.Name), "serial") {
+	if isSerial(c.Type) {
 		c.Identity, c.NotNull = true, true
 	}
 	return c

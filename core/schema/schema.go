@@ -349,6 +349,10 @@ type Table struct {
 	Columns   []Column
 	// Complete tells that Columns are all there are.
 	Complete bool
+	// HasChildren tells that other tables inherit from it: it gives their rows as well, for which its keys do
+	// not hold.
+	HasChildren bool
+	Parents     []Parent
 	// Gathered tells that the table is known from another text of the same run.
 	Gathered bool
 	Keys     []Key
@@ -359,6 +363,12 @@ type Table struct {
 	Query string
 
 	places map[string]int // of the columns of a wide table, by name in lower case; nil if not made
+}
+
+// Parent names a table whose columns another has inherited.
+type Parent struct {
+	Qualifier, Name string
+	Quoted          bool
 }
 
 // Column is a column of a table.
@@ -499,7 +509,7 @@ func (t *Table) PrimaryKey() []int {
 
 // IsUnique reports whether the columns, in any order, hold a whole key.
 func (t *Table) IsUnique(columns []int) bool {
-	return slices.ContainsFunc(t.Keys, func(k Key) bool {
+	return !t.HasChildren && slices.ContainsFunc(t.Keys, func(k Key) bool {
 		return len(k.Columns) > 0 && !slices.ContainsFunc(k.Columns, func(c int) bool { return !slices.Contains(columns, c) })
 	})
 }
@@ -507,6 +517,9 @@ func (t *Table) IsUnique(columns []int) bool {
 // HasKeyOf reports whether all columns of some key, or of an index that is unique over the
 // whole table, are among those that has holds.
 func (t *Table) HasKeyOf(has func(column int) bool) bool {
+	if t.HasChildren {
+		return false
+	}
 	for _, k := range t.Keys {
 		if len(k.Columns) > 0 && !slices.ContainsFunc(k.Columns, func(c int) bool { return !has(c) }) {
 			return true
@@ -544,7 +557,7 @@ func (t *Table) LeadsIndex(column int) bool {
 func (t *Table) clone() *Table {
 	c := *t
 	c.Columns, c.Keys, c.Foreign = slices.Clone(t.Columns), slices.Clone(t.Keys), slices.Clone(t.Foreign)
-	c.Checks, c.Indexes = slices.Clone(t.Checks), slices.Clone(t.Indexes)
+	c.Checks, c.Indexes, c.Parents = slices.Clone(t.Checks), slices.Clone(t.Indexes), slices.Clone(t.Parents)
 	c.places = nil
 	return &c
 }

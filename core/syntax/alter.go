@@ -71,6 +71,15 @@ func (p *Parser) alterAction() {
 		p.alterConvert(a)
 	case p.atAny(word.Modify, word.Change):
 		p.alterChange(a)
+	case p.at(word.Inherit) && p.dialect.Has(dialect.DollarQuotes):
+		p.next()
+		a.Action = InheritTable
+		if path := p.path("a table"); len(path) > 0 {
+			a.To = path[len(path)-1]
+			if len(path) > 1 {
+				a.Name = path[len(path)-2]
+			}
+		}
 	case p.at(word.Alter) && p.peek(1).Word() != word.Index && p.peek(1).Word() != word.Key && p.peek(1).Word() != word.Constraint:
 		p.next()
 		p.alterColumn(a)

@@ -78,11 +78,28 @@ func (p *Parser) createTable() Stmt {
 			n.Query = p.query()
 			continue
 		}
-		n.Inherits = n.Inherits || p.at(word.Inherits)
+		if p.at(word.Inherits) && p.peek(1).Kind == LeftParen {
+			p.parents(n)
+			continue
+		}
 		p.skipOne()
 	}
 	n.node = p.node(start)
 	return n
+}
+
+// parents reads the tables behind INHERITS.
+func (p *Parser) parents(n *CreateTable) {
+	n.Inherits = true
+	p.next()
+	p.next()
+	for {
+		n.Parents = append(n.Parents, p.path("a table"))
+		if !p.acceptKind(Comma) {
+			break
+		}
+	}
+	p.expectKind(RightParen, ") or a comma")
 }
 
 func (p *Parser) tableElements(n *CreateTable) {

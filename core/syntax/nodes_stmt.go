@@ -102,7 +102,8 @@ type MergeBranch struct {
 type CreateTable struct {
 	node
 	Temporary   bool
-	Inherits    bool // further columns are those of PostgreSQL's parent tables
+	Inherits    bool      // further columns are those of PostgreSQL's parent tables
+	Parents     [][]Ident // these
 	IfNotExists bool
 	Name        []Ident
 	Like        []Ident // the table that is copied
@@ -178,6 +179,7 @@ const (
 	RenameTable
 	PartitionToTable // makes a table of a partition
 	TableToPartition // and a partition of a table
+	InheritTable     // takes the table To, of the schema Name, for a parent
 	ChangeColumn     // a whole new definition, of MODIFY and CHANGE
 	OtherAction
 )

@@ -27,3 +27,5 @@ CREATE INDEX hives_tags ON hives USING gin (tags);
 CREATE VIEW heavy AS SELECT h.hive_id, h.name AS label, y.name AS yard FROM hives h LEFT JOIN yards y USING (yard_id) WHERE h.weight > 10;
 CREATE VIEW heavier AS SELECT label FROM heavy;
 CREATE MATERIALIZED VIEW counted AS SELECT yard_id, count(*) AS hives FROM hives GROUP BY yard_id;
+CREATE TABLE marks (mark_id serial PRIMARY KEY, marked_on date NOT NULL, marked_by text CHECK (marked_by <> ''));
+CREATE TABLE swarms (swarm_id integer PRIMARY KEY, marked_on date DEFAULT CURRENT_DATE) INHERITS (marks);
