@@ -48,6 +48,8 @@ func TestQueries(t *testing.T) {
 		{"parameters that only have another place", "SELECT name FROM hives WHERE moved_on >= $1 AND apiary_id = $2", "SELECT name FROM hives WHERE $2 = apiary_id AND $1 <= moved_on", dialect.Postgres, compare.Same, 0, 0},
 		{"a series", "SELECT n FROM generate_series(1, 3) AS d (n)", "SELECT n FROM generate_series(1, 4) AS d (n)", dialect.Postgres, compare.Differ, 0, 0},
 		{"rows that are deleted", "DELETE FROM inspections WHERE mites > 3", "DELETE FROM inspections WHERE mites >= 3", dialect.MySQL, compare.Differ, 1, run.FilterStage},
+		{"an order in which rows are deleted", "DELETE FROM inspections WHERE mites > 3 ORDER BY mites", "DELETE FROM inspections WHERE mites > 3 ORDER BY mites DESC", dialect.MySQL, compare.NoneFound, 0, 0},
+		{"the first that are deleted", "DELETE FROM inspections ORDER BY inspection_id LIMIT 1", "DELETE FROM inspections ORDER BY inspection_id DESC LIMIT 1", dialect.MySQL, compare.Differ, 2, 0},
 		{"values that are written", "UPDATE hives SET frame_count = frame_count / 2", "UPDATE hives SET frame_count = frame_count * 0.5", dialect.SQLite, compare.Differ, 1, run.ListStage},
 		{"a merge", "MERGE INTO queens q USING hives h ON h.queen_id = q.queen_id WHEN MATCHED AND h.frame_count > 9 THEN UPDATE SET colour = 'red'",
 			"MERGE INTO queens q USING hives h ON h.queen_id = q.queen_id WHEN MATCHED AND h.frame_count >= 9 THEN UPDATE SET colour = 'red'", dialect.SQLServer, compare.Differ, 2, 0},

@@ -308,6 +308,8 @@ func (r *rules) written(v Value) string {
 		return s
 	case v.Kind == Bool && r.truthIsNumber:
 		return strconv.FormatInt(v.n, 10)
+	case r.dialect == dialect.Oracle && (v.Kind == Date || v.Kind == Timestamp), r.dialect == dialect.SQLServer && v.Kind == Timestamp:
+		panic(unknownHere("a date as text, which settings or its type decide")) // Oracle, "NLS_DATE_FORMAT"; SQL Server, "CAST and CONVERT"
 	}
 	return v.String()
 }

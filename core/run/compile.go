@@ -118,7 +118,11 @@ func Compile(in *facts.Facts, stmt *syntax.Statement, q *syntax.Query) (*Plan, e
 // CompileWrite makes a bound UPDATE, DELETE or MERGE ready to run, as the query of the rows that it would
 // touch: what tells these apart, and the values that UPDATE would give them. Nothing is written.
 func CompileWrite(in *facts.Facts, stmt *syntax.Statement) (*Plan, error) {
-	return compile(in, stmt, func(c *compiler) *queryPlan { return c.write(stmt.Node) })
+	plan, err := compile(in, stmt, func(c *compiler) *queryPlan { return c.write(stmt.Node) })
+	if plan != nil {
+		plan.Ordered = false // in which order rows are touched is nothing to see
+	}
+	return plan, err
 }
 
 func compile(in *facts.Facts, stmt *syntax.Statement, make func(*compiler) *queryPlan) (plan *Plan, err error) {

@@ -19,7 +19,6 @@ var dayFunctions = map[string]function{
 	"datefromparts":  {in: onlyServer, min: 3, max: 3, work: datePartsOf},
 	"to_days":        {in: mySQL, min: 1, max: 1, work: dayCount},
 	"period_diff":    {in: mySQL, min: 2, max: 2, work: periodDiff},
-	"unix_timestamp": {in: mySQL, min: 1, max: 1, work: field("epoch")},
 	"str_to_date":    {in: mySQL, min: 2, max: 2, work: readByMySQL},
 	"to_date":        {in: postgres | dialect.In(dialect.Oracle), min: 2, max: 2, work: readByForm},
 	"to_timestamp":   {in: dialect.In(dialect.Oracle), min: 2, max: 2, work: readByForm},

@@ -56,25 +56,28 @@ func runOuterUndone(p *check.Pass, sel *syntax.Select) {
 		return
 	}
 	for _, t := range sel.From.Tables {
-		undone(p, sel, chain, t)
-	}
-}
-
-// undone looks for the joins of which some condition of WHERE rejects the optional side.
-func undone(p *check.Pass, sel *syntax.Select, chain []syntax.Expr, t syntax.TableExpr) {
-	for {
-		switch n := t.(type) {
-		case *syntax.ParenTable:
-			t = n.Table
-			continue
-		case *syntax.Join:
-			undone(p, sel, chain, n.Right)
+		eachJoin(t, func(n *syntax.Join) {
 			switch n.Type {
 			case syntax.LeftJoin:
 				undoneSide(p, sel, chain, n, n.Right)
 			case syntax.RightJoin:
 				undoneSide(p, sel, chain, n, n.Left)
 			}
+		})
+	}
+}
+
+// eachJoin calls f for the joins that a table of FROM is made of, but for those in derived tables; the last
+// of a chain comes first.
+func eachJoin(t syntax.TableExpr, f func(*syntax.Join)) {
+	for {
+		switch n := t.(type) {
+		case *syntax.ParenTable:
+			t = n.Table
+			continue
+		case *syntax.Join:
+			eachJoin(n.Right, f)
+			f(n)
 			t = n.Left
 			continue
 		}

@@ -39,26 +39,11 @@ func runUndoneByJoin(p *check.Pass, sel *syntax.Select) {
 		}
 	}
 	for _, t := range sel.From.Tables {
-		undoneBehind(p, sel, t)
-	}
-}
-
-// undoneBehind looks for inner joins that undo an outer join on their left.
-func undoneBehind(p *check.Pass, sel *syntax.Select, t syntax.TableExpr) {
-	for {
-		switch n := t.(type) {
-		case *syntax.ParenTable:
-			t = n.Table
-			continue
-		case *syntax.Join:
-			undoneBehind(p, sel, n.Right)
+		eachJoin(t, func(n *syntax.Join) {
 			if n.Type == syntax.InnerJoin && n.On != nil {
 				undoes(p, sel, n)
 			}
-			t = n.Left
-			continue
-		}
-		return
+		})
 	}
 }
 
