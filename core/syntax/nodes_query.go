@@ -12,6 +12,9 @@ type Query struct {
 	Body    Body
 	OrderBy *OrderBy
 	Limit   *Limit
+	// Lock is the span of FOR UPDATE and its kin, empty without; LockOf are the tables that it names.
+	Lock   text.Span
+	LockOf []Ident
 	// Procedure is the span of MySQL's PROCEDURE ANALYSE, empty without it.
 	Procedure text.Span
 }

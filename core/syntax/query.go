@@ -138,7 +138,7 @@ func (p *Parser) resultClauses(q *Query, from int) {
 		case p.atAny(word.Limit, word.Offset, word.Fetch) && !p.startsAnother():
 			q.Limit = p.limit(q.Limit)
 		case p.at(word.For) && p.peek(1).Word() != word.SystemTime:
-			p.forClause()
+			p.forClause(q)
 		case p.at(word.Lock) && p.peek(1).Word() == word.In:
 			p.next()
 			p.next()
@@ -177,7 +177,8 @@ func (p *Parser) resultClauses(q *Query, from int) {
 }
 
 // forClause reads FOR UPDATE …, FOR SHARE …, FOR XML …, FOR JSON ….
-func (p *Parser) forClause() {
+func (p *Parser) forClause(q *Query) {
+	start := p.start()
 	p.next()
 	switch {
 	case p.atAny(word.Update, word.Share, word.No, word.Key):
@@ -188,8 +189,13 @@ func (p *Parser) forClause() {
 			p.expect(word.Share)
 		}
 		if p.accept(word.Of) {
-			p.commaList(func() { p.path("a table") })
+			p.commaList(func() {
+				if path := p.path("a table"); len(path) > 0 {
+					q.LockOf = append(q.LockOf, path[len(path)-1])
+				}
+			})
 		}
+		q.Lock = p.since(start)
 		p.lockWait()
 	case p.atAny(word.Xml, word.Json, word.Browse, word.Read, word.Fetch):
 		for !p.atEnd() && p.tok.Kind != RightParen && !p.atAny(word.For, word.Union, word.Option, word.Do, word.Loop) && !p.startsAnother() {
