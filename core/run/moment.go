@@ -11,6 +11,9 @@ import (
 // moment reads a text that stands for a date, or a date and time, as the dialect does; ok is false
 // for one that is none. What settings decide, or is not known, ends the run.
 func (r *rules) moment(s string) (v Value, ok bool) {
+	if r.dialect == dialect.SQLite && strings.HasPrefix(s, " ") {
+		return Value{}, false
+	}
 	if v, ok := isoMoment(s); ok {
 		return v, true
 	}
@@ -111,18 +114,16 @@ func withClock(year, month, day, clock string) (v Value, ok bool) {
 // sqliteMoment reads what else is a moment there: a day up to 31 in any month, a time of day (SQLite,
 // "Date And Time Functions", 2).
 func (r *rules) sqliteMoment(s string) (v Value, ok bool) {
-	day, clock, both := cutMoment(s)
+	day, _, both := cutMoment(s)
 	parts, separators := dateParts(day)
 	switch {
-	case s != strings.TrimLeft(s, " "):
-		return Value{}, false
 	case separators == "--" && len(parts) == 3 && len(parts[0]) == 4 && len(parts[1]) == 2 && len(parts[2]) == 2 && parts[1] <= "12" && parts[2] <= "31" && parts[1] > "00" && parts[2] > "00":
 		panic(unknownHere("the day " + day))
 	case strings.ContainsAny(s, ":+Z") || strings.EqualFold(s, "now") || len(parts) == 1 || len(parts) == 2 && separators == ".":
 		if !both && len(parts) == 1 && len(day) == 8 {
 			return Value{}, false // a Julian day beyond what is one
 		}
-		panic(unknownHere("the moment '" + clock + s + "'"))
+		panic(unknownHere("the moment '" + s + "'"))
 	}
 	return Value{}, false
 }
@@ -244,7 +245,7 @@ func (r *rules) compareDayText(text string, other Value) (o int, ok bool) {
 
 func noDate(s string) Refusal { return Refusal{What: "the text '" + s + "' is no date"} }
 
-// ofNumber gives the date that MySQL and MariaDB take a number for: 20260501, 260501.
+// dayOfNumber gives the date that MySQL and MariaDB take a number for: 20260501, 260501.
 func dayOfNumber(n Value) (v Value, ok bool) {
 	whole := n.asDecimal().Truncate(0)
 	if whole.NumDigits() > 14 || whole.NumDigits() < 6 {

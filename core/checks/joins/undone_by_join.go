@@ -17,8 +17,8 @@ var undoneByJoin = &check.Check{
 		"these rows and takes them away again, so that both are inner joins. To keep them, the join behind is an outer one, too.",
 	Verdicts: check.Everywhere(check.Wrong),
 	Examples: []check.Example{{
-		Bad:  "SELECT h.name, k.name AS breeder FROM hives h LEFT JOIN queens q ON q.queen_id = h.queen_id JOIN keepers k ON k.keeper_id = q.mother_id",
-		Good: "SELECT h.name, k.name AS breeder FROM hives h LEFT JOIN queens q ON q.queen_id = h.queen_id LEFT JOIN keepers k ON k.keeper_id = q.mother_id",
+		Bad:  "SELECT h.name, i.mites, k.name AS keeper FROM hives h LEFT JOIN inspections i ON i.hive_id = h.hive_id JOIN keepers k ON k.keeper_id = i.keeper_id",
+		Good: "SELECT h.name, i.mites, k.name AS keeper FROM hives h LEFT JOIN inspections i ON i.hive_id = h.hive_id LEFT JOIN keepers k ON k.keeper_id = i.keeper_id",
 		Near: []string{
 			"SELECT h.name, a.name AS apiary FROM hives h LEFT JOIN queens q ON q.queen_id = h.queen_id JOIN apiaries a ON a.apiary_id = h.apiary_id",
 			"SELECT h.name, i.mites, k.name AS keeper FROM hives h LEFT JOIN (inspections i JOIN keepers k ON k.keeper_id = i.keeper_id) ON i.hive_id = h.hive_id",
