@@ -20,13 +20,13 @@ func plain(q *run.Query) (made *run.Query, told []string) {
 	if q.Stmt.Span.Len() > longestPlain {
 		return nil, nil
 	}
-	options := review.Options{Dialect: q.Dialect, Schema: q.Schema, Checks: checks.All()}
+	reviewer := review.New(review.Options{Dialect: q.Dialect, Schema: q.Schema, Checks: checks.All()})
 	result, err := mend.Mend(q.Src[q.Stmt.Span.Start:q.Stmt.Span.End], []check.Effect{check.SameRows}, func(src []byte) ([]review.Finding, error) {
 		file, err := text.NewFile("query", src)
 		if err != nil {
 			return nil, err
 		}
-		return review.New(options).Review(file).Findings, nil
+		return reviewer.Review(file).Findings, nil
 	})
 	if err != nil {
 		return nil, nil

@@ -358,7 +358,11 @@ func (c *compiler) among(n syntax.Node, x syntax.Expr, query *syntax.Query) cond
 	if row, ok := syntax.Unparen(x).(*syntax.Row); ok {
 		items = row.Items
 	}
-	q := c.subquery(query, len(items))
+	return c.amongThese(n, items, query, c.subquery(query, len(items)))
+}
+
+// amongThese compiles whether items are among the rows of a query, as q gives them.
+func (c *compiler) amongThese(n syntax.Node, items []syntax.Expr, query *syntax.Query, q func(*frame) [][]Value) cond {
 	if s := query.Select(); s != nil && len(s.Items) == len(items) {
 		values := make([]eval, len(items))
 		theirs := make([]func(Value) Value, len(items))
@@ -465,22 +469,24 @@ func (c *compiler) rowOf(n *syntax.Binary, row *syntax.Row, query *syntax.Query)
 	if n.Op != syntax.OpEqual && n.Op != syntax.OpNotEqual {
 		c.stop(n, "this comparison of rows")
 	}
-	is, rows, only, not := c.among(n, row, query), c.subquery(query, len(row.Items)), c.rules.onlyRow, n.Op == syntax.OpNotEqual
-	return func(f *frame) Truth {
+	width, rows, only := len(row.Items), c.subquery(query, len(row.Items)), c.rules.onlyRow
+	is := c.amongThese(n, row.Items, query, func(f *frame) [][]Value {
 		switch found := rows(f); {
-		case len(found) == 0:
-			return Unsure
+		case len(found) == 0: // it stands for a row of NULLs
+			return [][]Value{make([]Value, width)}
 		case len(found) > 1 && only:
 			panic(Refusal{What: "the subquery gives several rows where one is needed", Span: query.Span()})
 		case len(found) > 1:
 			f.run.open = true // which of them comes first is open
+			return found[:1]
+		default:
+			return found
 		}
-		if t := is(f); not {
-			return t.not()
-		} else {
-			return t
-		}
+	})
+	if n.Op == syntax.OpEqual {
+		return is
 	}
+	return func(f *frame) Truth { return is(f).not() }
 }
 
 // rowsDistinct compiles IS [NOT] DISTINCT FROM of rows.
