@@ -1,6 +1,7 @@
 package check
 
 import (
+	"bytes"
 	"strings"
 
 	"justlens/core/bind"
@@ -30,6 +31,8 @@ type Pass struct {
 
 	dates    []text.Span // of the statement, as DateTexts gives them
 	hasDates bool        // they were sought
+	lone     bool        // as IsLone gives it
+	hasLone  bool        // that was asked
 }
 
 // Limits say from where on checks find something long or large; zero is for the usual.
@@ -40,7 +43,28 @@ type Limits struct {
 
 // Begin turns to the next statement.
 func (p *Pass) Begin(stmt *syntax.Statement) {
-	p.Stmt, p.dates, p.hasDates = stmt, p.dates[:0], false
+	p.Stmt, p.dates, p.hasDates, p.hasLone = stmt, p.dates[:0], false, false
+}
+
+// IsLone reports whether the statement is all of its text, but for comments on lines of their own.
+func (p *Pass) IsLone() bool {
+	if !p.hasLone {
+		// What stands behind comes first: of many statements behind a long comment only the
+		// last goes on to look at that.
+		p.hasLone, p.lone = true, isRemark(p.Src[p.Stmt.Span.End:]) && isRemark(p.Src[:p.Stmt.Span.Start])
+	}
+	return p.lone
+}
+
+// isRemark reports whether a text is nothing but blanks, semicolons and comments on lines of
+// their own.
+func isRemark(s []byte) bool {
+	for line := range bytes.Lines(s) {
+		if line = bytes.Trim(line, " \t\r\n;"); len(line) > 0 && !bytes.HasPrefix(line, []byte("--")) {
+			return false
+		}
+	}
+	return true
 }
 
 // DateTexts gives the texts in quotes of the statement that begin as dates do: with one, two or

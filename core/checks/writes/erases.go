@@ -40,7 +40,7 @@ func runCaseErases(p *check.Pass, a *syntax.Assign) {
 		return
 	}
 	certainty := check.Likely
-	if !isLone(p) {
+	if !p.IsLone() {
 		certainty = check.Possible // a script may fill a column that it has just added
 	}
 	f := check.Finding{Span: c.Span(), Context: a.Span(), Certainty: certainty,
@@ -127,7 +127,7 @@ func runSubqueryErases(p *check.Pass, a *syntax.Assign) {
 		Message: fmt.Sprintf("%s becomes NULL in every row for which the subquery finds nothing", p.Brief(a.Target)),
 		Why:     "A subquery without a row is NULL, and without WHERE every row is changed.",
 	}
-	if !isLone(p) && !p.Aggregates(sel) {
+	if !p.IsLone() && !p.Aggregates(sel) {
 		f.Certainty = check.Possible // a script may fill a column that it has just added
 	}
 	if len(update.Set) == 1 && update.Returning == nil && s.Query.With == nil && s.Query.Limit == nil && sel.Having == nil && sel.Top == nil {

@@ -1,7 +1,6 @@
 package writes
 
 import (
-	"bytes"
 	"fmt"
 	"strings"
 
@@ -55,7 +54,7 @@ func runDeleteAll(p *check.Pass, n *syntax.Delete) {
 
 func tellEveryRow(p *check.Pass, n syntax.Node, certainty check.Certainty, what string) {
 	name := p.SourceName(p.Scope(n).Sources[0])
-	if !isLone(p) || len(p.Stmt.Errors) > 0 {
+	if !p.IsLone() || len(p.Stmt.Errors) > 0 {
 		certainty = check.Possible // a script may well empty a table and fill it again
 	}
 	first, _, ok := p.FirstTokens(n)
@@ -68,18 +67,6 @@ func tellEveryRow(p *check.Pass, n syntax.Node, certainty check.Certainty, what 
 		Why:     "If that is meant, WHERE 1 = 1 tells the next reader so.",
 		Mends:   []check.Mend{{Title: "say which rows are meant", Effect: check.ByHand}},
 	})
-}
-
-// isLone reports whether a statement is all of its text, but for comments on lines of their own.
-func isLone(p *check.Pass) bool {
-	for _, part := range [...][]byte{p.Src[:p.Stmt.Span.Start], p.Src[p.Stmt.Span.End:]} {
-		for line := range bytes.Lines(part) {
-			if line = bytes.Trim(line, " \t\r\n;"); len(line) > 0 && !bytes.HasPrefix(line, []byte("--")) {
-				return false
-			}
-		}
-	}
-	return true
 }
 
 // isPassing reports whether a table lives for the session only, or a query stands in its place.
