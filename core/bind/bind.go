@@ -31,21 +31,26 @@ type Binder struct {
 	routines int
 
 	// What one statement needs, used again for the next.
-	scopes  slab.Pool[Scope]
-	sources slab.Pool[Source]
-	columns slab.Slab[Column]
-	ctes    slab.Slab[cteScope]
-	byName  map[syntax.Sym][]*cteScope // in the order of the text
-	outputs slab.List[Output]
-	stack   []Output
-	spine   []syntax.Node // the chain in hand
-	later   []syntax.Expr // conditions of joins that see what comes behind them
+	scopes    slab.Pool[Scope]
+	sources   slab.Pool[Source]
+	columns   slab.Slab[Column]
+	ctes      slab.Slab[cteScope]
+	standings slab.Slab[standing]
+	byName    map[syntax.Sym][]*cteScope // in the order of the text
+	outputs   slab.Builder[Output]
+	spine     []syntax.Node // the chain in hand
+	later     []syntax.Expr // conditions of joins that see what comes behind them
 }
 
 // pending is an unqualified name, looked up when all sources of the statement
 // have learned what its qualified names teach.
 type pending struct {
-	name    *syntax.Name
+	name *syntax.Name
+	*standing
+}
+
+// standing is where the names of a clause stand, as far as what they mean depends on it.
+type standing struct {
 	scope   *Scope
 	visible visible
 	place   place
@@ -90,6 +95,7 @@ func (b *Binder) Bind(stmt *syntax.Statement) *Info {
 	b.sources.Reset()
 	b.columns.Reset()
 	b.ctes.Reset()
+	b.standings.Reset()
 	b.outputs.Reset()
 	return b.More(stmt)
 }
@@ -104,7 +110,7 @@ func (b *Binder) More(stmt *syntax.Statement) *Info {
 	in.uses = append(in.uses[:0], Use{})
 	in.parents = grown(in.parents, stmt.Nodes+1)
 	in.climbs, in.forms, in.enclosing = nil, in.forms[:0], enclosing{}
-	b.pending, b.stack, b.spine = b.pending[:0], b.stack[:0], b.spine[:0]
+	b.pending, b.spine = b.pending[:0], b.spine[:0]
 	clear(b.byName)
 	b.routines = 0
 	syntax.Link(stmt.Node, in.parents)
@@ -113,27 +119,35 @@ func (b *Binder) More(stmt *syntax.Statement) *Info {
 	}
 	b.statement(stmt.Node, nil, nil)
 	for _, p := range b.pending {
-		in.uses[in.places[p.name.ID()]] = b.resolve(p)
+		*b.use(p.name) = b.resolve(p)
+		b.share(p.name)
 	}
 	if stmt.Nodes > manyNodes {
-		b.pending, b.stack, b.spine = nil, nil, nil
+		b.pending, b.spine = nil, nil
 	}
 	return in
 }
 
-// manyNodes is the size of a statement from which it pays to count its names first.
+// manyNodes is the size of a statement from which it pays to count its names first, and
+// whose room is not worth keeping for the next.
 const manyNodes = 1 << 16
 
-// makeRoom takes the room for all names at once: growing up to it would take twice as much.
+// makeRoom takes the room for the names at once: growing up to it would take twice as much.
+// Names without a qualifier share what they mean as a rule.
 func (b *Binder) makeRoom(n syntax.Node) {
-	names := 1
-	syntax.Walk(n, func(_ syntax.Node, k syntax.Kind) {
-		if k == syntax.KindName {
-			names++
+	qualified, bare := 1, 0
+	syntax.Walk(n, func(n syntax.Node, k syntax.Kind) {
+		if k != syntax.KindName {
+			return
+		}
+		if len(n.(*syntax.Name).Parts) > 1 {
+			qualified++
+		} else {
+			bare++
 		}
 	})
-	b.info.uses = slices.Grow(b.info.uses, names)
-	b.pending = slices.Grow(b.pending, names)
+	b.info.uses = slices.Grow(b.info.uses, qualified)
+	b.pending = slices.Grow(b.pending, bare)
 }
 
 // grown gives a cleared slice of the length.
@@ -173,10 +187,7 @@ func (b *Binder) statement(n syntax.Stmt, outer *Scope, ctes *cteScope) {
 			b.table(n.Table, s)
 		}
 		b.from(n.From, s)
-		for _, a := range n.Set {
-			b.queriesIn(a.Target, s)
-			b.expr(a.Value, s, inSelect)
-		}
+		b.assignments(n.Set, s)
 		b.rowLimit(n.Limit, s)
 		b.rest(s, n.Where, n.OrderBy, n.Returning)
 	case *syntax.Merge:
@@ -249,18 +260,16 @@ func (b *Binder) merge(n *syntax.Merge, outer *Scope, ctes *cteScope) {
 	s := b.open(n, outer, ctes)
 	b.table(n.Target, s)
 	b.table(n.Source, s)
-	b.expr(n.On, s, inOn)
+	b.expr(n.On, b.all(s, inOn))
 	for _, branch := range n.Branches {
 		if branch.Cond != nil {
-			b.expr(branch.Cond, s, inWhere)
+			b.expr(branch.Cond, b.all(s, inWhere))
 		}
-		for _, a := range branch.Set {
-			b.queriesIn(a.Target, s)
-			b.expr(a.Value, s, inSelect)
-		}
+		b.assignments(branch.Set, s)
 		if branch.Values != nil {
+			source := b.stand(s, visible{1, everySource}, inSelect)
 			for _, x := range branch.Values.Items {
-				b.visit(x, s, visible{1, 1 << 30}, inSelect)
+				b.expr(x, source)
 			}
 		}
 	}
@@ -272,8 +281,9 @@ func (b *Binder) merge(n *syntax.Merge, outer *Scope, ctes *cteScope) {
 func (b *Binder) control(n *syntax.Control, outer *Scope, ctes *cteScope) {
 	if len(n.Exprs) > 0 {
 		s := b.unclear(n, outer, ctes)
+		at := b.all(s, inSelect)
 		for _, x := range n.Exprs {
-			b.expr(x, s, inSelect)
+			b.expr(x, at)
 		}
 	}
 	for _, s := range n.Stmts {
@@ -291,15 +301,19 @@ func (b *Binder) unclear(n syntax.Node, outer *Scope, ctes *cteScope) *Scope {
 
 func (b *Binder) rest(s *Scope, w *syntax.Where, o *syntax.OrderBy, returning []*syntax.SelectItem) {
 	if w != nil {
-		b.expr(w.Cond, s, inWhere)
+		b.expr(w.Cond, b.all(s, inWhere))
 	}
 	if o != nil {
+		at := b.all(s, inWhere)
 		for _, item := range o.Items {
-			b.expr(item.X, s, inWhere)
+			b.expr(item.X, at)
 		}
 	}
-	for _, item := range returning {
-		b.expr(item.X, s, inSelect)
+	if len(returning) > 0 {
+		at := b.all(s, inSelect)
+		for _, item := range returning {
+			b.expr(item.X, at)
+		}
 	}
 }
 
@@ -340,19 +354,35 @@ func (b *Binder) insert(n *syntax.Insert, outer *Scope, ctes *cteScope) {
 // qualifiedOnly binds an expression of ON CONFLICT, where a bare column is the
 // target's although EXCLUDED has it too.
 func (b *Binder) qualifiedOnly(x syntax.Expr, s *Scope) {
-	n := len(b.pending)
-	b.expr(x, s, inSelect)
-	for i := n; i < len(b.pending); i++ {
-		if b.pending[i].scope == s {
-			b.pending[i].visible = visible{0, 1}
-		}
+	b.expr(x, b.stand(s, visible{0, 1}, inSelect))
+}
+
+// stand gives where the names of a clause stand.
+func (b *Binder) stand(s *Scope, v visible, at place) *standing {
+	st := b.standings.Next()
+	*st = standing{s, v, at, b.routines > 0}
+	return st
+}
+
+// all is stand for a clause that sees all sources of its scope.
+func (b *Binder) all(s *Scope, at place) *standing { return b.stand(s, visible{0, everySource}, at) }
+
+// everySource is more than a scope has.
+const everySource = 1 << 30
+
+// assignments binds what SET gives to columns.
+func (b *Binder) assignments(set []*syntax.Assign, s *Scope) {
+	at := b.all(s, inSelect)
+	for _, a := range set {
+		b.queriesIn(a.Target, s)
+		b.expr(a.Value, at)
 	}
 }
 
-// expr binds the names of an expression and the queries inside it.
-func (b *Binder) expr(x syntax.Expr, s *Scope, at place) {
+// expr binds the names of an expression, where there is one, and the queries inside it.
+func (b *Binder) expr(x syntax.Expr, at *standing) {
 	if x != nil {
-		b.visit(x, s, visible{0, 1 << 30}, at)
+		b.visit(x, at)
 	}
 }
 
@@ -383,70 +413,70 @@ func (b *Binder) rowLimit(l *syntax.Limit, s *Scope) {
 	}
 }
 
-func (b *Binder) visit(n syntax.Node, s *Scope, v visible, at place) {
+func (b *Binder) visit(n syntax.Node, at *standing) {
 	switch n := n.(type) {
 	case *syntax.Name:
-		b.name(n, s, v, at)
+		b.name(n, at)
 		return
 	case *syntax.Query:
-		b.query(n, s, s.ctes)
+		b.query(n, at.scope, at.scope.ctes)
 		return
 	case *syntax.Call:
-		s.Calls = append(s.Calls, n)
+		at.scope.Calls = append(at.scope.Calls, n)
 		if len(n.Args) > 1 && skipsUnit(b.info.FunctionName(n)) {
-			b.queriesIn(n.Args[0], s)
+			b.queriesIn(n.Args[0], at.scope)
 			for _, a := range n.Args[1:] {
-				b.visit(a, s, v, at)
+				b.visit(a, at)
 			}
 			return
 		}
 		if namesNoColumn(b.info.FunctionName(n)) {
-			b.queriesIn(n, s)
+			b.queriesIn(n, at.scope)
 			return
 		}
 	case *syntax.TypeName:
-		b.queriesIn(n, s)
+		b.queriesIn(n, at.scope)
 		return
 	case *syntax.OuterMark:
-		s.Marked = true
+		at.scope.Marked = true
 	case *syntax.Literal:
 		return
 	case *syntax.Paren:
-		b.visit(n.X, s, v, at)
+		b.visit(n.X, at)
 		return
 	case *syntax.Binary:
 		if syntax.Chained(n.X) == nil {
-			b.visit(n.X, s, v, at)
-			b.visit(n.Y, s, v, at)
+			b.visit(n.X, at)
+			b.visit(n.Y, at)
 			return
 		}
 	}
 	if syntax.Chained(n) != nil {
-		b.chain(n, s, v, at)
+		b.chain(n, at)
 		return
 	}
-	syntax.Children(n, func(c syntax.Node) { b.visit(c, s, v, at) })
+	syntax.Children(n, func(c syntax.Node) { b.visit(c, at) })
 }
 
 // chain binds a chain of operators from the left, in a loop: it may be longer than the
 // stack is deep.
-func (b *Binder) chain(n syntax.Node, s *Scope, v visible, at place) {
+func (b *Binder) chain(n syntax.Node, at *standing) {
 	from := len(b.spine)
 	for part := syntax.Chained(n); part != nil; part = syntax.Chained(n) {
 		b.spine = append(b.spine, n)
 		n = part
 	}
-	for b.visit(n, s, v, at); len(b.spine) > from; {
+	for b.visit(n, at); len(b.spine) > from; {
 		above := b.spine[len(b.spine)-1]
 		b.spine = b.spine[:len(b.spine)-1]
 		if binary, ok := above.(*syntax.Binary); ok {
-			b.visit(binary.Y, s, v, at)
+			b.visit(binary.Y, at)
 			continue
 		}
 		part := syntax.Chained(above)
 		syntax.Children(above, func(c syntax.Node) {
 			if c != part {
-				b.visit(c, s, v, at)
+				b.visit(c, at)
 			}
 		})
 	}
@@ -480,24 +510,42 @@ func (b *Binder) use(n *syntax.Name) *Use {
 	return &in.uses[len(in.uses)-1]
 }
 
+// manyUses is from where on it pays to keep what names mean once.
+const manyUses = 4096
+
+// share lets a name whose use was the last to come share that of the name before, if it means
+// the same: in a very long statement most names are columns of one table of which nothing more
+// is known.
+func (b *Binder) share(n *syntax.Name) {
+	in := b.info
+	if last := len(in.uses) - 1; last > manyUses && in.uses[last] == in.uses[last-1] {
+		in.uses = in.uses[:last]
+		in.places[n.ID()]--
+	}
+}
+
 // name binds a qualified name at once; it puts an unqualified one off.
-func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
-	if len(n.Parts) == 1 {
-		if !n.Parts[0].Quoted && isUnit(word.Word(n.Parts[0].Sym)) && b.isDateDiff(n) {
-			return
-		}
-		b.use(n)
-		s.Bare = append(s.Bare, n)
-		b.pending = append(b.pending, pending{n, s, v, at, b.routines > 0})
+func (b *Binder) name(n *syntax.Name, at *standing) {
+	if len(n.Parts) > 1 {
+		b.qualified(n, at)
+		b.share(n)
 		return
 	}
+	if !n.Parts[0].Quoted && isUnit(word.Word(n.Parts[0].Sym)) && b.isDateDiff(n) {
+		return
+	}
+	at.scope.Bare = append(at.scope.Bare, n)
+	b.pending = append(b.pending, pending{n, at})
+}
+
+// qualified looks a qualified name up.
+func (b *Binder) qualified(n *syntax.Name, at *standing) {
+	s, v := at.scope, at.visible
 	u := b.use(n)
 	u.Scope = s
 	src, outer := s.source(n.Qualifier().Sym)
-	if at == inOn && src != nil && !outer && (src.Index < v.from || src.Index >= v.to) {
-		if hidden := s.nameWithin(n.Qualifier().Sym, v); hidden != nil {
-			src = hidden
-		} else {
+	if at.place == inOn && src != nil && !outer && (src.Index < v.from || src.Index >= v.to) {
+		if src = s.nameWithin(n.Qualifier().Sym, v); src == nil {
 			u.Status = NoSource // before a comma, which binds looser than JOIN
 			return
 		}
@@ -523,23 +571,16 @@ func (b *Binder) name(n *syntax.Name, s *Scope, v visible, at place) {
 		}
 		return
 	}
-	u.Source, u.Outer = src, outer
-	if src.Complete {
-		u.Column = src.Named(n.Last().Sym)
-	} else {
-		u.Column = src.learn(n.Last().Sym)
-	}
-	u.Status = Resolved
-	if u.Column == nil && src.isAnonymous(n.Last()) {
-		u.Status, u.Source = Unclear, nil
-		return
-	}
-	if u.Column == nil {
-		u.Status, u.candidates = Missing, &[]*Source{src}
-		u.Source = nil
-		if b.isSystemColumn(n.Last().Sym) {
-			u.Status = Builtin
-		}
+	column := src.column(n.Last().Sym)
+	switch {
+	case column != nil:
+		u.Status, u.Source, u.Column, u.Outer = Resolved, src, column, outer
+	case src.isAnonymous(n.Last()):
+		u.Status, u.Outer = Unclear, outer
+	case b.isSystemColumn(n.Last().Sym):
+		u.Status, u.candidates, u.Outer = Builtin, &[]*Source{src}, outer
+	default:
+		u.Status, u.candidates, u.Outer = Missing, &[]*Source{src}, outer
 	}
 }
 

@@ -85,11 +85,11 @@ func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
 		self := ctes
 		_, union := c.Query.Body.(*syntax.SetOp)
 		if w.Recursive || union && b.info.Dialect.Has(dialect.ImplicitRecursion) {
-			mark := len(b.stack)
+			mark := b.outputs.Mark()
 			for _, id := range c.Columns {
-				b.stack = append(b.stack, Output{Sym: id.Sym})
+				b.outputs.Push(Output{Sym: id.Sym})
 			}
-			self = b.put(cteScope{sym: entry.sym, next: ctes, columns: b.take(mark), complete: len(c.Columns) > 0})
+			self = b.put(cteScope{sym: entry.sym, next: ctes, columns: b.outputs.Take(mark), complete: len(c.Columns) > 0})
 			if len(c.Columns) == 0 {
 				self.anchor = firstUnion(c.Query.Body)
 			}
@@ -122,11 +122,11 @@ func (b *Binder) rename(columns []Output, complete bool, names []syntax.Ident) (
 		return columns, complete
 	}
 	if !complete {
-		mark := len(b.stack)
+		mark := b.outputs.Mark()
 		for _, id := range names {
-			b.stack = append(b.stack, Output{Sym: id.Sym})
+			b.outputs.Push(Output{Sym: id.Sym})
 		}
-		return b.take(mark), true
+		return b.outputs.Take(mark), true
 	}
 	columns = b.outputs.Copy(columns) // the query's own stay as they are
 	for i := range min(len(columns), len(names)) {
@@ -144,8 +144,11 @@ func (b *Binder) from(f *syntax.From, s *Scope) {
 	for _, t := range f.Tables {
 		b.table(t, s)
 	}
-	for _, on := range b.later[from:] {
-		b.visit(on, s, visible{0, 1 << 30}, inOn)
+	if len(b.later) > from {
+		at := b.all(s, inOn)
+		for _, on := range b.later[from:] {
+			b.visit(on, at)
+		}
 	}
 	b.later = b.later[:from]
 }
@@ -166,8 +169,9 @@ func (b *Binder) table(t syntax.TableExpr, s *Scope) {
 		src.Complete, src.Query = complete, t.Query
 		b.add(s, src, columns)
 	case *syntax.FuncTable:
+		before := b.stand(s, visible{0, len(s.Sources)}, inSelect)
 		for _, c := range t.Calls {
-			b.visit(c, s, visible{0, len(s.Sources)}, inSelect) // what stands before it
+			b.visit(c, before)
 		}
 		name := t.Alias
 		if name.IsZero() && len(t.Calls) > 0 {
@@ -442,9 +446,7 @@ func (b *Binder) join(j *syntax.Join, s *Scope) {
 		for _, id := range j.Using {
 			s.Merged = append(s.Merged, id.Sym)
 			for _, src := range learning {
-				if !src.Complete {
-					src.learn(id.Sym)
-				}
+				src.column(id.Sym)
 			}
 		}
 		switch {
@@ -452,7 +454,7 @@ func (b *Binder) join(j *syntax.Join, s *Scope) {
 		case b.info.Dialect == dialect.SQLite: // which lets ON see all of FROM
 			b.later = append(b.later, j.On)
 		default:
-			b.visit(j.On, s, visible{from, len(s.Sources)}, inOn)
+			b.visit(j.On, b.stand(s, visible{from, len(s.Sources)}, inOn))
 		}
 	}
 }

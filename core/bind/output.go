@@ -1,7 +1,6 @@
 package bind
 
 import (
-	"slices"
 	"strconv"
 
 	"justlens/core/dialect"
@@ -12,12 +11,12 @@ import (
 // Output is a column that a query gives out: an expression, or by a star a column of a
 // source.
 type Output struct {
-	Sym syntax.Sym // its name, 0 for what has none
+	Sym   syntax.Sym // its name, 0 for what has none
+	Place int32      // among the columns of Source, from 0
 	// X is the expression; of a star's column that of the query behind its source, nil
 	// where there is none.
 	X      syntax.Expr
 	Source *Source // of a star's column, nil for an expression
-	Place  int     // among the columns of Source, from 0
 }
 
 // query binds a query and gives its output columns, and whether they are all.
@@ -31,8 +30,9 @@ func (b *Binder) query(q *syntax.Query, outer *Scope, ctes *cteScope) ([]Output,
 	}
 	if q.OrderBy != nil {
 		scope := b.orderScope(q, outer, ctes)
+		at := b.all(scope, inOrderBy)
 		for _, item := range q.OrderBy.Items {
-			b.expr(item.X, scope, inOrderBy)
+			b.expr(item.X, at)
 		}
 	}
 	return columns, complete
@@ -59,23 +59,14 @@ func (b *Binder) body(n syntax.Body, outer *Scope, ctes *cteScope) ([]Output, bo
 	case *syntax.Select:
 		return b.selectBody(n, outer, ctes)
 	case *syntax.SetOp:
-		columns, complete := b.body(n.Left, outer, ctes)
-		columns = b.outputs.Copy(columns)
-		for i := range columns {
-			columns[i].X = nil // what a branch says of NULL does not hold for the whole
-		}
-		if ctes != nil && ctes.anchor == n {
-			ctes.columns, ctes.complete = columns, complete
-		}
-		b.body(n.Right, outer, ctes)
-		return columns, complete
+		return b.setOperations(n, outer, ctes)
 	case *syntax.ParenQuery:
 		return b.query(n.Query, outer, ctes)
 	case *syntax.Values:
-		scope := b.open(n, outer, ctes)
+		at := b.all(b.open(n, outer, ctes), inSelect)
 		for _, row := range n.Rows {
 			for _, x := range row.Items {
-				b.expr(x, scope, inSelect)
+				b.expr(x, at)
 			}
 		}
 		return b.valuesOutputs(n)
@@ -83,16 +74,41 @@ func (b *Binder) body(n syntax.Body, outer *Scope, ctes *cteScope) ([]Output, bo
 	return nil, false
 }
 
+// setOperations binds a chain of set operations from the left, in a loop: it may be longer
+// than the stack is deep.
+func (b *Binder) setOperations(last *syntax.SetOp, outer *Scope, ctes *cteScope) ([]Output, bool) {
+	from := len(b.spine)
+	var first syntax.Body = last
+	for op := last; op != nil; op, _ = first.(*syntax.SetOp) {
+		b.spine = append(b.spine, op)
+		first = op.Left
+	}
+	columns, complete := b.body(first, outer, ctes)
+	columns = b.outputs.Copy(columns)
+	for i := range columns {
+		columns[i].X = nil // what a branch says of NULL does not hold for the whole
+	}
+	for len(b.spine) > from {
+		op := b.spine[len(b.spine)-1].(*syntax.SetOp)
+		b.spine = b.spine[:len(b.spine)-1]
+		if ctes != nil && ctes.anchor == op {
+			ctes.columns, ctes.complete = columns, complete
+		}
+		b.body(op.Right, outer, ctes)
+	}
+	return columns, complete
+}
+
 // valuesOutputs names the columns of VALUES as the database does, if it does.
 func (b *Binder) valuesOutputs(n *syntax.Values) ([]Output, bool) {
 	if len(n.Rows) == 0 {
 		return nil, false
 	}
-	mark := len(b.stack)
+	mark := b.outputs.Mark()
 	for i := range n.Rows[0].Items {
-		b.stack = append(b.stack, Output{Sym: b.valueName(i)})
+		b.outputs.Push(Output{Sym: b.valueName(i)})
 	}
-	return b.take(mark), true
+	return b.outputs.Take(mark), true
 }
 
 // valueName gives the name of a column of VALUES, numbered from 0; 0 where the database
@@ -116,44 +132,39 @@ func (b *Binder) valueName(i int) syntax.Sym {
 func (b *Binder) selectBody(n *syntax.Select, outer *Scope, ctes *cteScope) ([]Output, bool) {
 	s := b.open(n, outer, ctes)
 	b.from(n.From, s)
+	listed := b.all(s, inSelect)
 	for _, x := range n.DistinctOn {
-		b.expr(x, s, inSelect)
+		b.expr(x, listed)
 	}
 	for _, item := range n.Items {
-		b.expr(item.X, s, inSelect)
+		b.expr(item.X, listed)
 	}
 	if n.Where != nil {
-		b.expr(n.Where.Cond, s, inWhere)
+		b.expr(n.Where.Cond, b.all(s, inWhere))
 	}
 	if n.GroupBy != nil {
+		at := b.all(s, inGroupBy)
 		for _, x := range n.GroupBy.Items {
-			b.expr(x, s, inGroupBy)
+			b.expr(x, at)
 		}
 	}
 	if n.Having != nil {
-		b.expr(n.Having.Cond, s, inHaving)
+		b.expr(n.Having.Cond, b.all(s, inHaving))
 	}
 	for _, w := range n.Windows {
-		b.visit(w, s, visible{0, 1 << 30}, inSelect)
+		b.visit(w, listed)
 	}
 	if n.Qualify != nil {
-		b.expr(n.Qualify.Cond, s, inOrderBy)
+		b.expr(n.Qualify.Cond, b.all(s, inOrderBy))
 	}
 	s.Outputs, s.Listed = b.listOutputs(n, s)
 	return s.Outputs, s.Listed
 }
 
-// take gives the outputs that were pushed since mark.
-func (b *Binder) take(mark int) []Output {
-	columns := b.outputs.Copy(b.stack[mark:])
-	b.stack = b.stack[:mark]
-	return columns
-}
-
 // listOutputs lists the output columns, stars expanded as far as known.
 func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]Output, bool) {
-	mark, complete := len(b.stack), true
-	b.stack = slices.Grow(b.stack, len(n.Items))
+	mark, complete := b.outputs.Mark(), true
+	b.outputs.Grow(len(n.Items))
 	for _, item := range n.Items {
 		star, ok := item.X.(*syntax.Star)
 		if f, isField := item.X.(*syntax.Field); isField && f.Star {
@@ -161,7 +172,7 @@ func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]Output, bool) {
 			continue
 		}
 		if !ok {
-			b.stack = append(b.stack, Output{Sym: b.outputSym(item), X: item.X})
+			b.outputs.Push(Output{Sym: b.outputSym(item), X: item.X})
 			continue
 		}
 		complete = complete && item.Span() == star.Span() // no EXCEPT (…) behind it
@@ -171,16 +182,16 @@ func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]Output, bool) {
 			}
 			complete = complete && src.Complete && len(s.Merged) == 0 && !s.Natural
 			for i, name := range src.names {
-				b.stack = append(b.stack, Output{Sym: name, Source: src, Place: i})
+				b.outputs.Push(Output{Sym: name, Source: src, Place: int32(i)})
 			}
 			if src.names == nil {
 				for i, c := range src.Columns {
-					b.stack = append(b.stack, Output{Sym: c.Sym, X: c.X, Source: src, Place: i})
+					b.outputs.Push(Output{Sym: c.Sym, X: c.X, Source: src, Place: int32(i)})
 				}
 			}
 		}
 	}
-	return b.take(mark), complete
+	return b.outputs.Take(mark), complete
 }
 
 // outputSym gives the name of an output column: its alias or its column's name; 0

@@ -179,10 +179,11 @@ func (s *Source) add(c Column) *Column {
 	return added
 }
 
-// learn adds a column that a qualified use teaches.
-func (s *Source) learn(sym syntax.Sym) *Column {
+// column gives the column of a qualified use, which teaches one of a source whose columns
+// are not all known; nil where there is none.
+func (s *Source) column(sym syntax.Sym) *Column {
 	c := s.Named(sym)
-	if c == nil {
+	if c == nil && !s.Complete {
 		c = s.add(Column{Sym: sym, Index: -1})
 	}
 	return c

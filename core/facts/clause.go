@@ -1,7 +1,6 @@
 package facts
 
 import (
-	"slices"
 
 	"justlens/core/reason"
 	"justlens/core/syntax"
@@ -166,10 +165,9 @@ func isPlain(x syntax.Expr) bool {
 }
 
 func (in *Facts) chain(op syntax.Op, x syntax.Expr) Chain {
-	in.operand = in.operand[:0]
 	c := Chain{Op: op, Flat: true}
 	in.operands(&c, x)
-	c.Operands = in.conditions.Copy(in.operand)
+	c.Operands = in.conditions.Take(0)
 	if len(c.Operands) <= LongChain {
 		in.relate(&c)
 	}
@@ -190,7 +188,8 @@ func (in *Facts) operands(c *Chain, x syntax.Expr) {
 		in.spine = append(in.spine, b)
 		x = b.X
 	}
-	in.operand = append(slices.Grow(in.operand, len(in.spine)-from+1), Condition{X: x})
+	in.conditions.Grow(len(in.spine) - from + 1)
+	in.conditions.Push(Condition{X: x})
 	for len(in.spine) > from {
 		b := in.spine[len(in.spine)-1]
 		in.spine = in.spine[:len(in.spine)-1]

@@ -396,7 +396,7 @@ func (e exact) column(body syntax.Body, i, depth int) (dialect.TypeID, syntax.Ex
 		case outputs[i].Source.SchemaTable() != nil && !outputs[i].Source.SchemaTable().IsView:
 			return e.declared(&outputs[i].Source.SchemaTable().Columns[outputs[i].Place].Type), nil
 		case outputs[i].Source.Query != nil:
-			return e.output(outputs[i].Source.Query.Body, outputs[i].Place, depth+1), nil
+			return e.output(outputs[i].Source.Query.Body, int(outputs[i].Place), depth+1), nil
 		}
 	case *syntax.ParenQuery:
 		return e.column(b.Query.Body, i, depth+1)

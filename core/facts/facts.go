@@ -25,8 +25,7 @@ type Facts struct {
 	selects    []*selectFacts // by Scope.Index, as far as asked for
 	selectPool slab.Pool[selectFacts]
 	clause     Clause
-	conditions slab.List[Condition]
-	operand    []Condition // of the chain in hand
+	conditions slab.Builder[Condition]
 	spine      []*syntax.Binary
 	predicates slab.Pool[predicate]
 	targets    []*schema.Column // of the INSERT asked for last

@@ -100,7 +100,7 @@ func (in *Facts) selectApart(sel *syntax.Select, states []state, depth int) bool
 		case o.Source == nil:
 			f.give(o.X, at(i))
 		default:
-			f.mark(o.Source.Index, o.Place, at(i))
+			f.mark(o.Source.Index, int(o.Place), at(i))
 		}
 	}
 	f.settle()

@@ -350,7 +350,7 @@ func (in *Facts) starNullable(sel *syntax.Select, o bind.Output, depth int) Answ
 	}
 	of := func(m *syntax.Name) bool {
 		u := in.Use(m)
-		return u.Source == o.Source && u.Status == bind.Resolved && o.Source.Place(u.Column) == o.Place
+		return u.Source == o.Source && u.Status == bind.Resolved && o.Source.Place(u.Column) == int(o.Place)
 	}
 	if in.anyPassed(sel, of) {
 		return No
@@ -360,11 +360,11 @@ func (in *Facts) starNullable(sel *syntax.Select, o bind.Output, depth int) Answ
 	case s.SchemaTable() != nil && s.SchemaTable().IsView:
 	case s.SchemaTable() != nil:
 		answer = Yes
-		if s.SchemaTable().IsRequired(o.Place, in.Dialect) {
+		if s.SchemaTable().IsRequired(int(o.Place), in.Dialect) {
 			answer = No
 		}
 	case s.Query != nil:
-		answer = in.outputNullable(s.Query.Body, o.Place, depth+1)
+		answer = in.outputNullable(s.Query.Body, int(o.Place), depth+1)
 	}
 	if answer == No && o.Source.Optional && !in.anyPassed(sel, func(m *syntax.Name) bool { return in.Use(m).Source == o.Source }) {
 		return Yes

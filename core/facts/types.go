@@ -250,7 +250,7 @@ func (in *Facts) outputType(body syntax.Body, i, depth int) schema.Type {
 				return s.SchemaTable().Columns[outputs[i].Place].Type
 			}
 			if s.Query != nil {
-				return in.outputType(s.Query.Body, outputs[i].Place, depth+1)
+				return in.outputType(s.Query.Body, int(outputs[i].Place), depth+1)
 			}
 		}
 	case *syntax.ParenQuery:

@@ -2,6 +2,8 @@
 // again, so that a statement costs no allocation once the blocks are there.
 package slab
 
+import "slices"
+
 // Slab hands out values from blocks that it keeps.
 type Slab[T any] struct {
 	current []T // what is left of the block in use
@@ -107,6 +109,49 @@ func (l *List[T]) Reset() {
 		l.blocks[i] = l.blocks[i][:0]
 	}
 	l.block = 0
+}
+
+// Builder gathers the elements of a list on a stack, for lists nest, and gives them a place
+// in a shared block when it is complete.
+type Builder[T any] struct {
+	stack []T
+	out   List[T]
+}
+
+// longList is a length from which a list takes the stack instead of copying it.
+const longList = 4096
+
+// Mark gives the place where a list begins.
+func (b *Builder[T]) Mark() int { return len(b.stack) }
+
+// Push adds an element.
+func (b *Builder[T]) Push(v T) { b.stack = append(b.stack, v) }
+
+// Grow makes room for n more elements.
+func (b *Builder[T]) Grow(n int) { b.stack = slices.Grow(b.stack, n) }
+
+// Take gives the elements since a mark, which nothing else will write to until Reset.
+func (b *Builder[T]) Take(mark int) []T {
+	if mark == 0 && len(b.stack) > longList {
+		values := b.stack[:len(b.stack):len(b.stack)]
+		b.stack = nil
+		return values
+	}
+	values := b.out.Copy(b.stack[mark:])
+	b.stack = b.stack[:mark]
+	return values
+}
+
+// Copy gives a list with the values of another.
+func (b *Builder[T]) Copy(values []T) []T { return b.out.Copy(values) }
+
+// One gives a list with a single value.
+func (b *Builder[T]) One(value T) []T { return b.out.One(value) }
+
+// Reset takes all lists back.
+func (b *Builder[T]) Reset() {
+	b.stack = b.stack[:0]
+	b.out.Reset()
 }
 
 // Pool hands out values that keep what they held, so that slices in them can be

@@ -25,7 +25,7 @@ func (p *Parser) alterTable() Stmt {
 		p.next()
 		p.next()
 	}
-	mark := p.lists.actions.mark()
+	mark := p.lists.actions.Mark()
 	for !p.atEnd() && !p.startsAnother() {
 		p.alterAction()
 		if !p.acceptKind(Comma) {
@@ -35,7 +35,7 @@ func (p *Parser) alterTable() Stmt {
 	for !p.atEnd() && !p.startsAnother() { // options of the whole table
 		p.skipOne()
 	}
-	n.Actions = p.lists.actions.take(mark)
+	n.Actions = p.lists.actions.Take(mark)
 	n.node = p.node(start)
 	return n
 }
@@ -86,7 +86,7 @@ func (p *Parser) alterAction() {
 	}
 	p.skipAction()
 	a.node = p.node(start)
-	p.lists.actions.push(a)
+	p.lists.actions.Push(a)
 }
 
 // skipAction passes over what an action ends with.
@@ -122,7 +122,7 @@ func (p *Parser) alterAdd(a *AlterAction) bool {
 			}
 			p.skipElement()
 			each.node = p.node(start)
-			p.lists.actions.push(each)
+			p.lists.actions.Push(each)
 			if !p.acceptKind(Comma) {
 				break
 			}
@@ -266,9 +266,9 @@ func (p *Parser) drop() Stmt {
 	p.next()
 	p.accept(word.Concurrently)
 	n.IfExists = p.ifExists()
-	mark := p.lists.refs.mark()
-	p.commaList(func() { p.lists.refs.push(p.tableName()) })
-	n.Tables = p.lists.refs.take(mark)
+	mark := p.lists.refs.Mark()
+	p.commaList(func() { p.lists.refs.Push(p.tableName()) })
+	n.Tables = p.lists.refs.Take(mark)
 	if p.accept(word.On) {
 		n.On = p.path("a table")
 	}
@@ -285,9 +285,9 @@ func (p *Parser) renameTables() Stmt {
 	p.next()
 	p.next()
 	exists := p.ifExists()
-	mark := p.lists.stmts.mark()
-	p.commaList(func() { p.lists.stmts.push(p.renameTable(exists)) })
-	stmts := p.lists.stmts.take(mark)
+	mark := p.lists.stmts.Mark()
+	p.commaList(func() { p.lists.stmts.Push(p.renameTable(exists)) })
+	stmts := p.lists.stmts.Take(mark)
 	if len(stmts) == 1 {
 		one := stmts[0].(*AlterTable)
 		one.node.span.Start = start
@@ -315,9 +315,9 @@ func (p *Parser) renameTable(ifExists bool) *AlterTable {
 	to := p.path("a new name")
 	a.Action, a.To = RenameTable, to[len(to)-1]
 	a.node = p.node(actionStart)
-	mark := p.lists.actions.mark()
-	p.lists.actions.push(a)
-	n.Actions = p.lists.actions.take(mark)
+	mark := p.lists.actions.Mark()
+	p.lists.actions.Push(a)
+	n.Actions = p.lists.actions.Take(mark)
 	n.node = p.node(start)
 	return n
 }
@@ -400,9 +400,9 @@ func (p *Parser) renamedByProcedure(start text.Pos) Stmt {
 	a.node = p.node(start)
 	n := p.slabs.alterTables.New()
 	n.Name = path
-	mark := p.lists.actions.mark()
-	p.lists.actions.push(a)
-	n.Actions = p.lists.actions.take(mark)
+	mark := p.lists.actions.Mark()
+	p.lists.actions.Push(a)
+	n.Actions = p.lists.actions.Take(mark)
 	n.node = p.node(start)
 	return n
 }
@@ -413,14 +413,14 @@ func (p *Parser) namesIn(s text.Span) []Ident {
 	for from < to && p.scan.src[from] != '\'' {
 		from++ // N'…'
 	}
-	mark := p.lists.idents.mark()
+	mark := p.lists.idents.Mark()
 	for part := range bytes.SplitSeq(p.scan.src[min(from+1, to):to], []byte{'.'}) {
 		span := text.Span{Start: from + 1, End: from + 1 + text.Pos(len(part))}
 		from = span.End
 		if n := len(part); n > 1 && part[0] == '[' && part[n-1] == ']' {
 			span.Start, span.End = span.Start+1, span.End-1
 		}
-		p.lists.idents.push(Ident{Span: span, Sym: p.scan.names.Intern(p.scan.src[span.Start:span.End])})
+		p.lists.idents.Push(Ident{Span: span, Sym: p.scan.names.Intern(p.scan.src[span.Start:span.End])})
 	}
-	return p.lists.idents.take(mark)
+	return p.lists.idents.Take(mark)
 }

@@ -209,12 +209,12 @@ func (p *Parser) dynamicStmt(start text.Pos) Stmt {
 	for ; n > 0; n-- {
 		p.next()
 	}
-	mark := p.lists.stmts.mark()
+	mark := p.lists.stmts.Mark()
 	p.splice(inside)
 	for !p.atEnd() && !p.startsAnother() && !p.at(word.Loop) {
 		p.next()
 	}
-	stmts := p.lists.stmts.take(mark)
+	stmts := p.lists.stmts.Take(mark)
 	c := p.slabs.controls.Next()
 	*c = Control{node: p.node(start), Stmts: stmts}
 	return c
@@ -244,7 +244,7 @@ func (p *Parser) inDoubled(s text.Span) bool {
 // doStmt reads PostgreSQL's DO, whose body is in PL/pgSQL unless it says otherwise.
 func (p *Parser) doStmt() Stmt {
 	start := p.start()
-	mark, declared := p.lists.stmts.mark(), len(p.declared)
+	mark, declared := p.lists.stmts.Mark(), len(p.declared)
 	p.settled = false
 	p.next()
 	for !p.atEnd() {
@@ -255,7 +255,7 @@ func (p *Parser) doStmt() Stmt {
 		p.next()
 	}
 	n := p.slabs.routines.New()
-	body := p.lists.stmts.take(mark)
+	body := p.lists.stmts.Take(mark)
 	*n = Routine{node: p.node(start), Declared: p.takeDeclared(declared), Body: body}
 	return n
 }

@@ -36,9 +36,9 @@ func (p *Parser) call(start text.Pos, name []Ident) Expr {
 		if !p.takesQuery(name) {
 			p.fail("an expression (a query needs IN before it, or parentheses of its own)")
 		}
-		mark := p.lists.exprs.mark()
-		p.lists.exprs.push(p.argumentQuery())
-		c.Args = p.lists.exprs.take(mark)
+		mark := p.lists.exprs.Mark()
+		p.lists.exprs.Push(p.argumentQuery())
+		c.Args = p.lists.exprs.Take(mark)
 	default:
 		p.arguments(c)
 	}
@@ -95,7 +95,7 @@ func (p *Parser) argumentQuery() Expr {
 // TRIM (BOTH 'x' FROM y), POSITION (x IN y) and the like stand between them
 // like commas.
 func (p *Parser) arguments(c *Call) {
-	mark := p.lists.exprs.mark()
+	mark := p.lists.exprs.Mark()
 	if p.peek(1).Word() == word.From && p.tok.Kind == WordToken && p.isCallOf(c, "extract") {
 		c.Unit = p.partAfterDot()
 		p.next()
@@ -111,7 +111,7 @@ func (p *Parser) arguments(c *Call) {
 		p.next()
 	}
 	for !p.broken {
-		p.lists.exprs.push(p.argument(c))
+		p.lists.exprs.Push(p.argument(c))
 		switch {
 		case p.acceptKind(Comma):
 		case p.misplacedKeyword(c):
@@ -123,16 +123,16 @@ func (p *Parser) arguments(c *Call) {
 				if p.acceptKind(Comma) {
 					continue
 				}
-				c.Args = p.lists.exprs.take(mark)
+				c.Args = p.lists.exprs.Take(mark)
 				return
 			}
 			p.next()
 		default:
-			c.Args = p.lists.exprs.take(mark)
+			c.Args = p.lists.exprs.Take(mark)
 			return
 		}
 	}
-	c.Args = p.lists.exprs.take(mark)
+	c.Args = p.lists.exprs.Take(mark)
 }
 
 // argument reads one argument: an expression, name => expression, or a lambda.
@@ -153,7 +153,7 @@ func (p *Parser) argument(c *Call) Expr {
 	if p.isCallOf(c, "position") { // whose IN is no operator
 		x := p.exprAbove(p.power[dialect.BetweenTest])
 		if p.accept(word.In) {
-			p.lists.exprs.push(x)
+			p.lists.exprs.Push(x)
 			return p.exprAbove(p.power[dialect.BetweenTest])
 		}
 		return x
@@ -164,7 +164,7 @@ func (p *Parser) argument(c *Call) Expr {
 			p.fail(") or a comma")
 		}
 		p.next()
-		p.lists.exprs.push(x)
+		p.lists.exprs.Push(x)
 		return p.expr()
 	}
 	return x
@@ -280,12 +280,12 @@ func (p *Parser) callSuffix(c *Call) {
 
 // against reads what MATCH (…) AGAINST ( holds, and its end.
 func (p *Parser) against(c *Call) {
-	mark := p.lists.exprs.mark()
+	mark := p.lists.exprs.Mark()
 	for _, a := range c.Args {
-		p.lists.exprs.push(a)
+		p.lists.exprs.Push(a)
 	}
-	p.lists.exprs.push(p.exprAbove(p.power[dialect.InTest]))
-	c.Args = p.lists.exprs.take(mark)
+	p.lists.exprs.Push(p.exprAbove(p.power[dialect.InTest]))
+	c.Args = p.lists.exprs.Take(mark)
 	if p.accept(word.In) {
 		if p.accept(word.Boolean) {
 			p.expect(word.Mode)
@@ -306,9 +306,9 @@ func (p *Parser) against(c *Call) {
 // bareMatch reads MATCH a, b AGAINST (…), without parentheses round the columns.
 func (p *Parser) bareMatch(start text.Pos) Expr {
 	c := p.slabs.calls.New()
-	mark := p.lists.idents.mark()
-	p.lists.idents.push(p.partAfterDot())
-	c.Name = p.lists.idents.take(mark)
+	mark := p.lists.idents.Mark()
+	p.lists.idents.Push(p.partAfterDot())
+	c.Name = p.lists.idents.Take(mark)
 	c.Args = p.exprList()
 	p.callSuffix(c)
 	c.node = p.node(start)
@@ -430,11 +430,11 @@ func (p *Parser) convertUsing(start text.Pos, name Token, x Expr) Expr {
 	p.next()
 	p.path("a character set")
 	p.expectKind(RightParen, ")")
-	exprs, idents := p.lists.exprs.mark(), p.lists.idents.mark()
-	p.lists.exprs.push(x)
-	p.lists.idents.push(Ident{Span: name.Span, Sym: name.Sym})
+	exprs, idents := p.lists.exprs.Mark(), p.lists.idents.Mark()
+	p.lists.exprs.Push(x)
+	p.lists.idents.Push(Ident{Span: name.Span, Sym: name.Sym})
 	c := p.slabs.calls.New()
-	args, parts := p.lists.exprs.take(exprs), p.lists.idents.take(idents)
+	args, parts := p.lists.exprs.Take(exprs), p.lists.idents.Take(idents)
 	*c = Call{node: p.node(start), Name: parts, Args: args}
 	return c
 }
@@ -461,9 +461,9 @@ func (p *Parser) typeName() *TypeName {
 	t := p.slabs.typeNames.New()
 	p.accept(word.Setof)
 	if p.atAny(word.Signed, word.Unsigned) {
-		mark := p.lists.idents.mark()
-		p.lists.idents.push(p.partAfterDot())
-		t.Parts = p.lists.idents.take(mark)
+		mark := p.lists.idents.Mark()
+		p.lists.idents.Push(p.partAfterDot())
+		t.Parts = p.lists.idents.Take(mark)
 	} else {
 		t.Parts = p.typePath()
 	}
@@ -490,12 +490,12 @@ func (p *Parser) typePath() []Ident {
 		p.fail("a type")
 		return nil
 	}
-	mark := p.lists.idents.mark()
-	p.lists.idents.push(p.partAfterDot())
+	mark := p.lists.idents.Mark()
+	p.lists.idents.Push(p.partAfterDot())
 	for p.acceptKind(Dot) {
-		p.lists.idents.push(p.partAfterDot())
+		p.lists.idents.Push(p.partAfterDot())
 	}
-	return p.lists.idents.take(mark)
+	return p.lists.idents.Take(mark)
 }
 
 // typeSuffix reads the later words of a type and its array marks.

@@ -103,24 +103,24 @@ func (p *Parser) parents(n *CreateTable) {
 }
 
 func (p *Parser) tableElements(n *CreateTable) {
-	columns, constraints := p.lists.columns.mark(), p.lists.constraints.mark()
+	columns, constraints := p.lists.columns.Mark(), p.lists.constraints.Mark()
 	for p.tok.Kind != RightParen && !p.broken {
 		switch {
 		case p.startsConstraint():
-			p.lists.constraints.push(p.constraint())
+			p.lists.constraints.Push(p.constraint())
 			p.skipElement()
 		case p.at(word.Like):
 			p.next()
 			n.Like = p.path("a table")
 			p.skipElement()
 		default:
-			p.lists.columns.push(p.columnDef())
+			p.lists.columns.Push(p.columnDef())
 		}
 		if !p.acceptKind(Comma) || p.dialect == dialect.SQLServer && p.tok.Kind == RightParen || p.trailingComma() {
 			break // SQL Server takes a comma behind the last element
 		}
 	}
-	n.Columns, n.Constraints = p.lists.columns.take(columns), p.lists.constraints.take(constraints)
+	n.Columns, n.Constraints = p.lists.columns.Take(columns), p.lists.constraints.Take(constraints)
 }
 
 // skipElement passes over the options at the end of an element of a table.
@@ -159,7 +159,7 @@ func (p *Parser) columnDef() *ColumnDef {
 	if (p.tok.Kind == WordToken || p.tok.Kind == QuotedName) && !p.startsColumnConstraint() {
 		c.Type = p.typeName()
 	}
-	mark := p.lists.constraints.mark()
+	mark := p.lists.constraints.Mark()
 	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
 		if p.at(word.Not) && p.peek(1).Word() == word.Null {
 			c.NotNull = true
@@ -168,12 +168,12 @@ func (p *Parser) columnDef() *ColumnDef {
 			continue
 		}
 		if p.startsColumnConstraint() {
-			p.lists.constraints.push(p.constraint())
+			p.lists.constraints.Push(p.constraint())
 			continue
 		}
 		p.skipOne()
 	}
-	c.Constraints = p.lists.constraints.take(mark)
+	c.Constraints = p.lists.constraints.Take(mark)
 	c.node = p.node(start)
 	return c
 }
@@ -400,7 +400,7 @@ func (p *Parser) createIndex() Stmt {
 		n.Method = p.ident("an index method")
 	}
 	p.expectKind(LeftParen, "( before the columns of the index")
-	mark := p.lists.orders.mark()
+	mark := p.lists.orders.Mark()
 	p.commaList(func() {
 		item := p.orderItem()
 		for p.tok.Kind == WordToken || p.tok.Kind == QuotedName && p.dialect.Has(dialect.DollarQuotes) { // an operator class
@@ -412,9 +412,9 @@ func (p *Parser) createIndex() Stmt {
 				p.skipParens() // with its parameters
 			}
 		}
-		p.lists.orders.push(item)
+		p.lists.orders.Push(item)
 	})
-	n.Items = p.lists.orders.take(mark)
+	n.Items = p.lists.orders.Take(mark)
 	p.expectKind(RightParen, ") or a comma")
 	for !p.atEnd() && !p.startsAnother() {
 		if p.at(word.Where) {

@@ -74,7 +74,7 @@ func (p *Parser) takeDeclared(mark int) []Ident {
 	if p.settled {
 		return nil
 	}
-	return p.lists.idents.out.Copy(noted)
+	return p.lists.idents.Copy(noted)
 }
 
 // settlesConflict reports whether a line before a body in PL/pgSQL says which of a variable

@@ -311,12 +311,12 @@ func (p *Parser) in(start text.Pos, left Expr, not bool) Expr {
 			x := p.slabs.subquerys.Next()
 			*x = Subquery{node: inner.node, Query: inner.Query}
 			x.id = q.id
-			mark := p.lists.exprs.mark()
-			p.lists.exprs.push(x)
+			mark := p.lists.exprs.Mark()
+			p.lists.exprs.Push(x)
 			for p.acceptKind(Comma) {
-				p.lists.exprs.push(p.expr())
+				p.lists.exprs.Push(p.expr())
 			}
-			n.List = p.lists.exprs.take(mark)
+			n.List = p.lists.exprs.Take(mark)
 		} else {
 			n.Query = q
 		}

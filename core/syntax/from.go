@@ -19,14 +19,14 @@ func (p *Parser) from() *From {
 }
 
 func (p *Parser) tableList() []TableExpr {
-	mark := p.lists.tables.mark()
-	p.lists.tables.push(p.tableExpr())
+	mark := p.lists.tables.Mark()
+	p.lists.tables.Push(p.tableExpr())
 	p.lateralViews()
 	for p.acceptKind(Comma) && !p.trailingComma() {
-		p.lists.tables.push(p.tableExpr())
+		p.lists.tables.Push(p.tableExpr())
 		p.lateralViews()
 	}
-	return p.lists.tables.take(mark)
+	return p.lists.tables.Take(mark)
 }
 
 // tableExpr reads a table with the joins that follow it.
@@ -251,9 +251,9 @@ func (p *Parser) tablePath() []Ident {
 	if !p.at(word.Table) {
 		return p.path("a table")
 	}
-	mark := p.lists.idents.mark()
-	p.lists.idents.push(p.partAfterDot())
-	return p.lists.idents.take(mark)
+	mark := p.lists.idents.Mark()
+	p.lists.idents.Push(p.partAfterDot())
+	return p.lists.idents.Take(mark)
 }
 
 // valuesTable reads VALUES (…), (…) as a table, without parentheses round it.
@@ -327,15 +327,15 @@ func (p *Parser) parenTableFrom(start text.Pos, d *Derived, inner *ParenQuery) T
 }
 
 func (p *Parser) placeholderTable(start text.Pos) TableExpr {
-	mark := p.lists.idents.mark()
-	p.lists.idents.push(Ident{Span: p.tok.Span, Sym: p.tok.Sym})
+	mark := p.lists.idents.Mark()
+	p.lists.idents.Push(Ident{Span: p.tok.Span, Sym: p.tok.Sym})
 	p.next()
 	if p.tok.Kind == Dot && p.peek(2).Kind == LeftParen { // @x.nodes(…)
 		p.next()
-		p.lists.idents.push(p.partAfterDot())
-		return p.funcTable(start, false, p.lists.idents.take(mark))
+		p.lists.idents.Push(p.partAfterDot())
+		return p.funcTable(start, false, p.lists.idents.Take(mark))
 	}
-	return p.finishTable(start, p.lists.idents.take(mark))
+	return p.finishTable(start, p.lists.idents.Take(mark))
 }
 
 // finishTable reads what may follow a table's name.
@@ -481,32 +481,32 @@ func (p *Parser) derived(start text.Pos, lateral bool) TableExpr {
 func (p *Parser) funcTable(start text.Pos, lateral bool, name []Ident) TableExpr {
 	f := p.slabs.funcTables.New()
 	f.Lateral = lateral
-	mark := p.lists.exprs.mark()
-	p.lists.exprs.push(p.tableCall(f, start, name))
-	f.Calls = p.lists.exprs.take(mark)
+	mark := p.lists.exprs.Mark()
+	p.lists.exprs.Push(p.tableCall(f, start, name))
+	f.Calls = p.lists.exprs.Take(mark)
 	if p.at(word.With) && (p.peek(1).Word() == word.Ordinality || p.peek(1).Word() == word.Offset) {
 		p.next()
 		p.next()
 		f.Ordinality = true
 	}
 	if p.at(word.With) && p.peek(1).Kind == LeftParen { // the columns that OPENJSON gives
-		idents := p.lists.idents.mark()
+		idents := p.lists.idents.Mark()
 		p.tableColumns()
-		f.Columns, f.Typed = p.lists.idents.take(idents), true
+		f.Columns, f.Typed = p.lists.idents.Take(idents), true
 	}
 	f.As, f.Alias = p.alias(notTableAlias)
 	if p.tok.Kind == LeftParen {
 		begun := p.i
 		p.next()
-		idents := p.lists.idents.mark()
+		idents := p.lists.idents.Mark()
 		p.commaList(func() {
-			p.lists.idents.push(p.ident("a column name"))
+			p.lists.idents.Push(p.ident("a column name"))
 			for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
 				p.skipOne()
 				f.Typed = true
 			}
 		})
-		f.Columns = p.lists.idents.take(idents)
+		f.Columns = p.lists.idents.Take(idents)
 		p.expectKind(RightParen, ")")
 		p.checkPart("recorddef", begun)
 	}
@@ -520,16 +520,16 @@ func (p *Parser) rowsFrom(start text.Pos) TableExpr {
 	p.next()
 	p.next()
 	f := p.slabs.funcTables.New()
-	mark := p.lists.exprs.mark()
+	mark := p.lists.exprs.Mark()
 	p.commaList(func() {
-		p.lists.exprs.push(p.expr())
+		p.lists.exprs.Push(p.expr())
 		if p.accept(word.As) {
 			begun := p.i
 			p.skipParens()
 			p.checkPart("recorddef", begun)
 		}
 	})
-	f.Calls = p.lists.exprs.take(mark)
+	f.Calls = p.lists.exprs.Take(mark)
 	p.expectKind(RightParen, ")")
 	if p.at(word.With) && p.peek(1).Word() == word.Ordinality {
 		p.next()
@@ -552,9 +552,9 @@ func (p *Parser) tableCall(f *FuncTable, start text.Pos, name []Ident) Expr {
 		p.expectKind(LeftParen, "(")
 		for p.tok.Kind != RightParen && !p.atEnd() {
 			if p.at(word.Columns) {
-				idents := p.lists.idents.mark()
+				idents := p.lists.idents.Mark()
 				p.tableColumns()
-				f.Columns, f.Typed = p.lists.idents.take(idents), true
+				f.Columns, f.Typed = p.lists.idents.Take(idents), true
 				continue
 			}
 			p.skipOne()
@@ -579,7 +579,7 @@ func (p *Parser) tableColumns() {
 	for !p.atEnd() && p.tok.Kind != RightParen {
 		nested := p.at(word.Nested)
 		if !nested {
-			p.lists.idents.push(p.ident("a column name"))
+			p.lists.idents.Push(p.ident("a column name"))
 		}
 		for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
 			if nested && p.at(word.Columns) {
@@ -606,19 +606,19 @@ func (p *Parser) lateralViews() {
 		p.accept(word.Outer)
 		f := p.slabs.funcTables.New()
 		f.Lateral = true
-		exprs := p.lists.exprs.mark()
-		p.lists.exprs.push(p.expr())
-		f.Calls = p.lists.exprs.take(exprs)
+		exprs := p.lists.exprs.Mark()
+		p.lists.exprs.Push(p.expr())
+		f.Calls = p.lists.exprs.Take(exprs)
 		if !p.at(word.As) && p.atName() && stops[p.word]&notTableAlias == 0 {
 			f.Alias = p.ident("a name for the table")
 		}
 		if p.accept(word.As) {
-			idents := p.lists.idents.mark()
-			p.commaList(func() { p.lists.idents.push(p.ident("a column name")) })
-			f.Columns = p.lists.idents.take(idents)
+			idents := p.lists.idents.Mark()
+			p.commaList(func() { p.lists.idents.Push(p.ident("a column name")) })
+			f.Columns = p.lists.idents.Take(idents)
 		}
 		f.node = p.node(start)
-		p.lists.tables.push(f)
+		p.lists.tables.Push(f)
 	}
 }
 

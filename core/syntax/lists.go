@@ -7,60 +7,43 @@ import (
 	"justlens/core/text"
 )
 
-// builder gathers the elements of a list on a stack, for lists nest, and
-// copies them into a shared block when it is complete.
-type builder[T any] struct {
-	stack []T
-	out   slab.List[T]
-}
-
-func (b *builder[T]) mark() int { return len(b.stack) }
-
-func (b *builder[T]) push(v T) { b.stack = append(b.stack, v) }
-
-func (b *builder[T]) take(mark int) []T {
-	values := b.out.Copy(b.stack[mark:])
-	b.stack = b.stack[:mark]
-	return values
-}
-
 // lists are the builders of all element types.
 type lists struct {
-	idents      builder[Ident]
-	exprs       builder[Expr]
-	items       builder[*SelectItem]
-	orders      builder[*OrderItem]
-	tables      builder[TableExpr]
-	refs        builder[*TableRef]
-	whens       builder[*When]
-	ctes        builder[*CTE]
-	windows     builder[*Window]
-	rows        builder[*Row]
-	assigns     builder[*Assign]
-	columns     builder[*ColumnDef]
-	constraints builder[*Constraint]
-	stmts       builder[Stmt]
-	branches    builder[*MergeBranch]
-	actions     builder[*AlterAction]
+	idents      slab.Builder[Ident]
+	exprs       slab.Builder[Expr]
+	items       slab.Builder[*SelectItem]
+	orders      slab.Builder[*OrderItem]
+	tables      slab.Builder[TableExpr]
+	refs        slab.Builder[*TableRef]
+	whens       slab.Builder[*When]
+	ctes        slab.Builder[*CTE]
+	windows     slab.Builder[*Window]
+	rows        slab.Builder[*Row]
+	assigns     slab.Builder[*Assign]
+	columns     slab.Builder[*ColumnDef]
+	constraints slab.Builder[*Constraint]
+	stmts       slab.Builder[Stmt]
+	branches    slab.Builder[*MergeBranch]
+	actions     slab.Builder[*AlterAction]
 }
 
 func (l *lists) reset() {
-	l.idents.out.Reset()
-	l.exprs.out.Reset()
-	l.items.out.Reset()
-	l.orders.out.Reset()
-	l.tables.out.Reset()
-	l.refs.out.Reset()
-	l.whens.out.Reset()
-	l.ctes.out.Reset()
-	l.windows.out.Reset()
-	l.rows.out.Reset()
-	l.assigns.out.Reset()
-	l.columns.out.Reset()
-	l.constraints.out.Reset()
-	l.stmts.out.Reset()
-	l.branches.out.Reset()
-	l.actions.out.Reset()
+	l.idents.Reset()
+	l.exprs.Reset()
+	l.items.Reset()
+	l.orders.Reset()
+	l.tables.Reset()
+	l.refs.Reset()
+	l.whens.Reset()
+	l.ctes.Reset()
+	l.windows.Reset()
+	l.rows.Reset()
+	l.assigns.Reset()
+	l.columns.Reset()
+	l.constraints.Reset()
+	l.stmts.Reset()
+	l.branches.Reset()
+	l.actions.Reset()
 }
 
 // commaList calls one for each element of a list separated by commas.
@@ -73,31 +56,31 @@ func (p *Parser) commaList(one func()) {
 
 // exprList reads expressions separated by commas.
 func (p *Parser) exprList() []Expr {
-	mark := p.lists.exprs.mark()
-	p.lists.exprs.push(p.expr())
+	mark := p.lists.exprs.Mark()
+	p.lists.exprs.Push(p.expr())
 	for p.acceptKind(Comma) && !p.trailingComma() {
-		p.lists.exprs.push(p.expr())
+		p.lists.exprs.Push(p.expr())
 	}
-	return p.lists.exprs.take(mark)
+	return p.lists.exprs.Take(mark)
 }
 
 // strictList is exprList where elements side by side can only lack a comma.
 func (p *Parser) strictList() []Expr {
-	mark := p.lists.exprs.mark()
-	p.lists.exprs.push(p.expr())
+	mark := p.lists.exprs.Mark()
+	p.lists.exprs.Push(p.expr())
 	for p.acceptKind(Comma) && !p.trailingComma() || p.missingComma() {
-		p.lists.exprs.push(p.expr())
+		p.lists.exprs.Push(p.expr())
 	}
-	return p.lists.exprs.take(mark)
+	return p.lists.exprs.Take(mark)
 }
 
 // identList reads (a, b, c).
 func (p *Parser) identList() []Ident {
-	mark := p.lists.idents.mark()
+	mark := p.lists.idents.Mark()
 	p.expectKind(LeftParen, "(")
-	p.commaList(func() { p.lists.idents.push(p.ident("a column name")) })
+	p.commaList(func() { p.lists.idents.Push(p.ident("a column name")) })
 	p.expectKind(RightParen, ")")
-	return p.lists.idents.take(mark)
+	return p.lists.idents.Take(mark)
 }
 
 // ident reads one name.
@@ -135,8 +118,8 @@ func (p *Parser) atName() bool {
 
 // path reads a name of several parts.
 func (p *Parser) path(what string) []Ident {
-	mark := p.lists.idents.mark()
-	p.lists.idents.push(p.ident(what))
+	mark := p.lists.idents.Mark()
+	p.lists.idents.Push(p.ident(what))
 	for p.tok.Kind == Dot {
 		p.next()
 		if p.tok.Kind == Dot { // database..table
@@ -145,9 +128,9 @@ func (p *Parser) path(what string) []Ident {
 		if p.acceptKind(Asterisk) { // t.* among the targets of DELETE
 			break
 		}
-		p.lists.idents.push(p.partAfterDot())
+		p.lists.idents.Push(p.partAfterDot())
 	}
-	return p.lists.idents.take(mark)
+	return p.lists.idents.Take(mark)
 }
 
 // partAfterDot reads a name where even a reserved word can only be one.

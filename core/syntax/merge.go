@@ -21,11 +21,11 @@ func (p *Parser) merge(with *With) Stmt {
 	m.Source = p.tableExpr()
 	p.expect(word.On)
 	m.On = p.expr()
-	mark := p.lists.branches.mark()
+	mark := p.lists.branches.Mark()
 	for p.at(word.When) {
-		p.lists.branches.push(p.mergeBranch())
+		p.lists.branches.Push(p.mergeBranch())
 	}
-	m.Branches = p.lists.branches.take(mark)
+	m.Branches = p.lists.branches.Take(mark)
 	if len(m.Branches) == 0 {
 		p.fail("WHEN MATCHED or WHEN NOT MATCHED")
 	}

@@ -113,9 +113,9 @@ const (
 // node: expr
 type Is struct {
 	node
-	X    Expr
 	Not  bool
 	Test IsKind
+	X    Expr
 	Y    Expr // of IS DISTINCT FROM and IS b
 }
 
@@ -124,9 +124,9 @@ type Is struct {
 // node: expr
 type Between struct {
 	node
-	X         Expr
 	Not       bool
 	Symmetric bool
+	X         Expr
 	Low, High Expr
 }
 
@@ -135,8 +135,8 @@ type Between struct {
 // node: expr
 type In struct {
 	node
-	X     Expr
 	Not   bool
+	X     Expr
 	List  []Expr
 	Query *Query
 	Other Expr // IN table, IN UNNEST(…), IN ?
@@ -147,9 +147,9 @@ type In struct {
 // node: expr
 type Like struct {
 	node
-	X       Expr
 	Not     bool
 	Op      MatchOp
+	X       Expr
 	OpSpan  text.Span
 	Pattern Expr
 	Escape  Expr
@@ -209,10 +209,10 @@ type When struct {
 // node: expr
 type Cast struct {
 	node
+	Try    bool // NULL where the value does not fit
 	X      Expr
 	Type   *TypeName
 	Format Expr
-	Try    bool // NULL where the value does not fit
 }
 
 // TypeName is a type with its arguments.
@@ -220,9 +220,9 @@ type Cast struct {
 // node:
 type TypeName struct {
 	node
+	Array bool
 	Parts []Ident
 	Args  []Expr
-	Array bool
 }
 
 // Call is a function call; special keyword forms (EXTRACT, TRIM, SUBSTRING …)
@@ -231,12 +231,12 @@ type TypeName struct {
 // node: expr
 type Call struct {
 	node
-	Name        []Ident
 	Distinct    bool
 	Star        bool // COUNT(*)
+	WithinGroup bool
+	Name        []Ident
 	Args        []Expr
 	OrderBy     []*OrderItem // inside the parentheses or WITHIN GROUP
-	WithinGroup bool
 	Filter      Expr
 	Over        *Window
 	Unit        Ident // of EXTRACT(YEAR FROM x), or the like

@@ -47,20 +47,20 @@ type CTE struct {
 type Select struct {
 	node
 	Distinct   bool
+	IntoMany   bool // BULK COLLECT: all rows go into collections
+	IntoStrict bool // PL/pgSQL's STRICT: other than one row is an error
+	Reshaped   bool // CONNECT BY or MODEL makes other rows of those of FROM
 	DistinctOn []Expr
 	Top        *Limit
 	Items      []*SelectItem
 	IntoSpan   text.Span // the keyword, empty without INTO
 	Into       []Expr
-	IntoMany   bool // BULK COLLECT: all rows go into collections
-	IntoStrict bool // PL/pgSQL's STRICT: other than one row is an error
 	From       *From
 	Where      *Where
 	GroupBy    *GroupBy
 	Having     *Having
 	Windows    []*Window
 	Qualify    *Qualify
-	Reshaped   bool // CONNECT BY or MODEL makes other rows of those of FROM
 }
 
 // SelectItem is one output column. As tells whether AS is written.
@@ -68,8 +68,8 @@ type Select struct {
 // node:
 type SelectItem struct {
 	node
-	X     Expr
 	As    bool
+	X     Expr
 	Alias Ident
 }
 
@@ -94,9 +94,9 @@ type Where struct {
 // node:
 type GroupBy struct {
 	node
-	Items []Expr
 	Sets  bool // GROUPING SETS, ROLLUP or CUBE in any spelling
 	All   bool
+	Items []Expr
 }
 
 // GroupingSet is ROLLUP (…), CUBE (…), GROUPING SETS (…).
@@ -136,9 +136,9 @@ type OrderBy struct {
 // node:
 type OrderItem struct {
 	node
-	X     Expr
 	Desc  bool
 	Nulls bool // NULLS FIRST or LAST is written
+	X     Expr
 }
 
 // Limit is LIMIT, OFFSET, FETCH or TOP; what is not written is nil. ByLimit
@@ -148,8 +148,8 @@ type OrderItem struct {
 type Limit struct {
 	node
 	ByLimit       bool
-	Count, Offset Expr
 	Loose         bool // PERCENT or WITH TIES is written: Count is not the number of rows
+	Count, Offset Expr
 }
 
 // SetOp is UNION, INTERSECT or EXCEPT.
@@ -158,9 +158,9 @@ type Limit struct {
 type SetOp struct {
 	node
 	Op     SetOperator
-	OpSpan text.Span
 	All    bool
 	Minus  bool // EXCEPT is written so
+	OpSpan text.Span
 	Left   Body
 	Right  Body
 }
@@ -210,15 +210,15 @@ type BadBody struct {
 // node: table
 type TableRef struct {
 	node
-	Name    []Ident
-	As      bool
-	Alias   Ident
-	Columns []Ident
-	History bool // rows of several times are read
+	As            bool
+	History       bool // rows of several times are read
+	ByTransaction bool
+	Name          []Ident
+	Alias         Ident
+	Columns       []Ident
 	// Times are the points of time, or with ByTransaction the numbers of transactions, of
 	// which they are read.
-	Times         []Expr
-	ByTransaction bool
+	Times []Expr
 }
 
 // Derived is a subquery in FROM.
@@ -227,8 +227,8 @@ type TableRef struct {
 type Derived struct {
 	node
 	Lateral bool
-	Query   *Query
 	As      bool
+	Query   *Query
 	Alias   Ident
 	Columns []Ident
 }
@@ -241,8 +241,8 @@ type FuncTable struct {
 	Lateral    bool
 	Ordinality bool // a last column numbers the rows
 	Typed      bool // Columns are all of them, each with its type
-	Calls      []Expr
 	As         bool
+	Calls      []Expr
 	Alias      Ident
 	Columns    []Ident
 }

@@ -233,10 +233,10 @@ func (p *Parser) atUnicodeQuote() bool {
 
 // bareCall reads CURRENT_DATE and its kin, which are calls without parentheses.
 func (p *Parser) bareCall(start text.Pos) Expr {
-	mark := p.lists.idents.mark()
-	p.lists.idents.push(p.partAfterDot())
+	mark := p.lists.idents.Mark()
+	p.lists.idents.Push(p.partAfterDot())
 	c := p.slabs.calls.New()
-	name := p.lists.idents.take(mark)
+	name := p.lists.idents.Take(mark)
 	*c = Call{node: p.node(start), Name: name}
 	return c
 }
@@ -378,12 +378,12 @@ func onlyParens(q *Query) *ParenQuery {
 
 // rowFrom reads the rest of a row or of parentheses whose first element is read.
 func (p *Parser) rowFrom(start text.Pos, first Expr) Expr {
-	mark := p.lists.exprs.mark()
-	p.lists.exprs.push(first)
+	mark := p.lists.exprs.Mark()
+	p.lists.exprs.Push(first)
 	for p.acceptKind(Comma) {
-		p.lists.exprs.push(p.expr())
+		p.lists.exprs.Push(p.expr())
 	}
-	items := p.lists.exprs.take(mark)
+	items := p.lists.exprs.Take(mark)
 	p.expectKind(RightParen, ")")
 	if len(items) == 1 {
 		n := p.slabs.parens.Next()
@@ -455,7 +455,7 @@ func (p *Parser) caseExpr(start text.Pos) Expr {
 	if !p.at(word.When) {
 		n.Operand = p.expr()
 	}
-	mark := p.lists.whens.mark()
+	mark := p.lists.whens.Mark()
 	for p.at(word.When) {
 		whenStart := p.start()
 		p.next()
@@ -464,9 +464,9 @@ func (p *Parser) caseExpr(start text.Pos) Expr {
 		then := p.expr()
 		w := p.slabs.whens.Next()
 		*w = When{node: p.node(whenStart), Cond: cond, Then: then}
-		p.lists.whens.push(w)
+		p.lists.whens.Push(w)
 	}
-	n.Whens = p.lists.whens.take(mark)
+	n.Whens = p.lists.whens.Take(mark)
 	if len(n.Whens) == 0 {
 		p.fail("WHEN")
 	}
@@ -483,25 +483,25 @@ func (p *Parser) nameOrCall(start text.Pos) Expr {
 	next := p.peek(1).Kind
 	if next != LeftParen && next != Dot && next != TextToken {
 		p.reserved()
-		parts := p.lists.idents.out.One(p.partAfterDot())
+		parts := p.lists.idents.One(p.partAfterDot())
 		n := p.slabs.names.Next()
 		*n = Name{node: p.node(start), Parts: parts}
 		return n
 	}
-	mark := p.lists.idents.mark()
-	p.lists.idents.push(p.partAfterDot())
+	mark := p.lists.idents.Mark()
+	p.lists.idents.Push(p.partAfterDot())
 	for p.tok.Kind == Dot {
 		p.next()
 		if p.tok.Kind == Asterisk {
 			p.next()
 			n := p.slabs.stars.New()
-			parts := p.lists.idents.take(mark)
+			parts := p.lists.idents.Take(mark)
 			*n = Star{node: p.node(start), Qualifier: parts}
 			return n
 		}
-		p.lists.idents.push(p.partAfterDot())
+		p.lists.idents.Push(p.partAfterDot())
 	}
-	parts := p.lists.idents.take(mark)
+	parts := p.lists.idents.Take(mark)
 	if p.tok.Kind == LeftParen && (p.peek(1).Kind != Plus || p.peek(2).Kind != RightParen) {
 		return p.call(start, parts)
 	}
@@ -579,19 +579,19 @@ func (p *Parser) postfix(start text.Pos, x Expr) Expr {
 
 func (p *Parser) subscript(start text.Pos, x Expr) Expr {
 	p.next()
-	mark := p.lists.exprs.mark()
+	mark := p.lists.exprs.Mark()
 	if p.tok.Kind != Colon {
-		p.lists.exprs.push(p.expr())
+		p.lists.exprs.Push(p.expr())
 	}
 	if p.tok.Kind == Placeholder { // as the scanner takes :n of x[1:n]
-		p.lists.exprs.push(p.expr())
+		p.lists.exprs.Push(p.expr())
 		for p.tok.Kind != RightBracket && !p.atEnd() {
 			p.skipOne()
 		}
 	} else if p.acceptKind(Colon) && p.tok.Kind != RightBracket {
-		p.lists.exprs.push(p.expr())
+		p.lists.exprs.Push(p.expr())
 	}
-	items := p.lists.exprs.take(mark)
+	items := p.lists.exprs.Take(mark)
 	p.expectKind(RightBracket, "]")
 	n := p.slabs.subscripts.Next()
 	*n = Subscript{node: p.node(start), X: x, Items: items}

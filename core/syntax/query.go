@@ -257,10 +257,10 @@ func (p *Parser) with() *With {
 	start := p.start()
 	p.next()
 	recursive := p.accept(word.Recursive)
-	mark := p.lists.ctes.mark()
-	p.commaList(func() { p.lists.ctes.push(p.cte(recursive)) })
+	mark := p.lists.ctes.Mark()
+	p.commaList(func() { p.lists.ctes.Push(p.cte(recursive)) })
 	w := p.slabs.withs.Next()
-	*w = With{node: p.node(start), Recursive: recursive, CTEs: p.lists.ctes.take(mark)}
+	*w = With{node: p.node(start), Recursive: recursive, CTEs: p.lists.ctes.Take(mark)}
 	return w
 }
 
@@ -399,7 +399,7 @@ func (p *Parser) badBody(start text.Pos) Body {
 func (p *Parser) values() Body {
 	start := p.start()
 	p.next()
-	mark := p.lists.rows.mark()
+	mark := p.lists.rows.Mark()
 	p.commaList(func() {
 		rowStart := p.start()
 		p.accept(word.Row)
@@ -411,10 +411,10 @@ func (p *Parser) values() Body {
 		p.expectKind(RightParen, ") or a comma")
 		r := p.slabs.rows.Next()
 		*r = Row{node: p.node(rowStart), Items: items}
-		p.lists.rows.push(r)
+		p.lists.rows.Push(r)
 	})
 	n := p.slabs.valuess.New()
-	rows := p.lists.rows.take(mark)
+	rows := p.lists.rows.Take(mark)
 	*n = Values{node: p.node(start), Rows: rows}
 	return n
 }

@@ -26,21 +26,21 @@ func (p *Parser) routine() Stmt {
 	p.accept(word.Body)
 	p.ifNotExists()
 	if p.tok.Kind == WordToken || p.tok.Kind == QuotedName {
-		idents := p.lists.idents.mark()
-		p.lists.idents.push(p.partAfterDot())
+		idents := p.lists.idents.Mark()
+		p.lists.idents.Push(p.partAfterDot())
 		for p.acceptKind(Dot) {
-			p.lists.idents.push(p.partAfterDot())
+			p.lists.idents.Push(p.partAfterDot())
 		}
-		name = p.lists.idents.take(idents)
+		name = p.lists.idents.Take(idents)
 	}
-	mark, declared := p.lists.stmts.mark(), len(p.declared)
+	mark, declared := p.lists.stmts.Mark(), len(p.declared)
 	p.settled = false
 	p.routineHead(kind)
 	if !p.atEnd() {
 		p.routineBody(kind)
 	}
 	n := p.slabs.routines.New()
-	body := p.lists.stmts.take(mark)
+	body := p.lists.stmts.Take(mark)
 	*n = Routine{node: p.node(start), Keyword: keyword, Name: name, Declared: p.takeDeclared(declared), Body: body}
 	return n
 }
@@ -170,7 +170,7 @@ func (p *Parser) declaredBlocks(kind word.Word) {
 		case word.Is, word.As:
 			if p.startsQuery(1) && p.peek(1).Word() != word.Table { // a cursor's
 				p.next()
-				p.lists.stmts.push(p.selectStmt())
+				p.lists.stmts.Push(p.selectStmt())
 				continue
 			}
 		case word.End:
@@ -218,7 +218,7 @@ func (p *Parser) declarations() {
 		p.tok.Kind != EOF && p.tok.Kind != BatchEnd && !p.broken {
 		if p.atAny(word.Is, word.As) && p.startsQuery(1) {
 			p.next()
-			p.lists.stmts.push(p.selectStmt())
+			p.lists.stmts.Push(p.selectStmt())
 			continue
 		}
 		p.next()
@@ -228,7 +228,7 @@ func (p *Parser) declarations() {
 // bodyStmts reads statements, each ended by a semicolon, up to a word that
 // ends the list.
 func (p *Parser) bodyStmts(enders ...word.Word) []Stmt {
-	mark := p.lists.stmts.mark()
+	mark := p.lists.stmts.Mark()
 	for !p.atAny(enders...) && p.tok.Kind != EOF && p.tok.Kind != BatchEnd {
 		before := p.i
 		if p.dialect.Has(dialect.ExecutedComments) || !p.acceptKind(Semicolon) {
@@ -245,7 +245,7 @@ func (p *Parser) bodyStmts(enders ...word.Word) []Stmt {
 			break
 		}
 	}
-	return p.lists.stmts.take(mark)
+	return p.lists.stmts.Take(mark)
 }
 
 // mendBody goes on behind the semicolon after a slip inside a body.
@@ -295,10 +295,10 @@ func (p *Parser) bodyStmt() {
 	p.bodies++
 	defer func() { p.bodies-- }()
 	if s := p.controlOrNil(); s != nil {
-		p.lists.stmts.push(s)
+		p.lists.stmts.Push(s)
 		return
 	}
-	p.lists.stmts.push(p.statement())
+	p.lists.stmts.Push(p.statement())
 }
 
 // label passes over name: before a block or loop. The scanner takes a colon
@@ -373,25 +373,25 @@ func (p *Parser) controlOrNil() Stmt {
 	case word.Return, word.Print, word.Elsif:
 		p.next()
 		if p.tok.Kind == LeftParen && p.dialect.Has(dialect.BatchLines) && p.startsQuery(1) { // the rows of a function
-			mark := p.lists.stmts.mark()
-			p.lists.stmts.push(p.selectStmt())
-			c.Stmts = p.lists.stmts.take(mark)
+			mark := p.lists.stmts.Mark()
+			p.lists.stmts.Push(p.selectStmt())
+			c.Stmts = p.lists.stmts.Take(mark)
 			break
 		}
 		if p.at(word.Query) && p.peek(1).Word() == word.Execute && p.quoted {
 			p.next()
 			if s := p.dynamicStmt(p.start()); s != nil {
-				mark := p.lists.stmts.mark()
-				p.lists.stmts.push(s)
-				c.Stmts = p.lists.stmts.take(mark)
+				mark := p.lists.stmts.Mark()
+				p.lists.stmts.Push(s)
+				c.Stmts = p.lists.stmts.Take(mark)
 				break
 			}
 		}
 		if p.at(word.Query) && p.startsQuery(1) {
 			p.next()
-			mark := p.lists.stmts.mark()
-			p.lists.stmts.push(p.selectStmt())
-			c.Stmts = p.lists.stmts.take(mark)
+			mark := p.lists.stmts.Mark()
+			p.lists.stmts.Push(p.selectStmt())
+			c.Stmts = p.lists.stmts.Take(mark)
 			break
 		}
 		if !p.atEnd() && p.atOperand() {
@@ -430,9 +430,9 @@ func (p *Parser) atOperand() bool {
 }
 
 func (p *Parser) oneExpr() []Expr {
-	mark := p.lists.exprs.mark()
-	p.lists.exprs.push(p.value())
-	return p.lists.exprs.take(mark)
+	mark := p.lists.exprs.Mark()
+	p.lists.exprs.Push(p.value())
+	return p.lists.exprs.Take(mark)
 }
 
 // value reads an expression of the procedural language. One of PL/pgSQL is the list of a
@@ -445,10 +445,10 @@ func (p *Parser) value() Expr {
 	}
 	item := p.slabs.selectItems.New()
 	item.X, item.node = x, p.node(start)
-	items := p.lists.items.mark()
-	p.lists.items.push(item)
+	items := p.lists.items.Mark()
+	p.lists.items.Push(item)
 	s := p.slabs.selects.New()
-	s.Items = p.lists.items.take(items)
+	s.Items = p.lists.items.Take(items)
 	for !p.broken && p.selectClause(s) {
 	}
 	s.node = p.node(start)
@@ -484,9 +484,9 @@ func (p *Parser) block() []Stmt {
 	if inner {
 		p.next()
 	}
-	mark := p.lists.stmts.mark()
+	mark := p.lists.stmts.Mark()
 	for _, s := range p.bodyStmts(word.End, word.Exception) {
-		p.lists.stmts.push(s)
+		p.lists.stmts.Push(s)
 	}
 	if p.accept(word.Exception) {
 		for p.accept(word.When) {
@@ -495,7 +495,7 @@ func (p *Parser) block() []Stmt {
 			}
 			p.expect(word.Then)
 			for _, s := range p.bodyStmts(word.End, word.When) {
-				p.lists.stmts.push(s)
+				p.lists.stmts.Push(s)
 			}
 		}
 	}
@@ -506,10 +506,10 @@ func (p *Parser) block() []Stmt {
 	p.blockName()
 	if inner && p.at(word.Begin) && p.peek(1).Word() == word.Catch { // on the same line
 		for _, s := range p.block() {
-			p.lists.stmts.push(s)
+			p.lists.stmts.Push(s)
 		}
 	}
-	return p.lists.stmts.take(mark)
+	return p.lists.stmts.Take(mark)
 }
 
 // blockName reads the name that may be repeated behind END.
@@ -530,21 +530,21 @@ func (p *Parser) endOf(what word.Word) {
 // ifStmt reads IF in its three forms: with THEN … END IF, and of Transact-SQL.
 func (p *Parser) ifStmt(c *Control) {
 	p.next()
-	exprs, stmts := p.lists.exprs.mark(), p.lists.stmts.mark()
-	p.lists.exprs.push(p.value())
+	exprs, stmts := p.lists.exprs.Mark(), p.lists.stmts.Mark()
+	p.lists.exprs.Push(p.value())
 	if p.at(word.Then) {
 		for p.accept(word.Then) {
 			for _, s := range p.bodyStmts(word.Elseif, word.Elsif, word.Else, word.End) {
-				p.lists.stmts.push(s)
+				p.lists.stmts.Push(s)
 			}
 			if p.atAny(word.Elseif, word.Elsif) {
 				p.next()
-				p.lists.exprs.push(p.value())
+				p.lists.exprs.Push(p.value())
 			}
 		}
 		if p.accept(word.Else) {
 			for _, s := range p.bodyStmts(word.End) {
-				p.lists.stmts.push(s)
+				p.lists.stmts.Push(s)
 			}
 		}
 		p.expect(word.End)
@@ -560,33 +560,33 @@ func (p *Parser) ifStmt(c *Control) {
 	} else {
 		p.fail("THEN")
 	}
-	c.Exprs, c.Stmts = p.lists.exprs.take(exprs), p.lists.stmts.take(stmts)
+	c.Exprs, c.Stmts = p.lists.exprs.Take(exprs), p.lists.stmts.Take(stmts)
 }
 
 // caseStmt reads CASE [x] WHEN … THEN statements … END CASE.
 func (p *Parser) caseStmt(c *Control) {
 	p.next()
-	exprs, stmts := p.lists.exprs.mark(), p.lists.stmts.mark()
+	exprs, stmts := p.lists.exprs.Mark(), p.lists.stmts.Mark()
 	if !p.at(word.When) {
-		p.lists.exprs.push(p.value())
+		p.lists.exprs.Push(p.value())
 	}
 	for p.accept(word.When) {
-		p.lists.exprs.push(p.value())
+		p.lists.exprs.Push(p.value())
 		for p.quoted && p.acceptKind(Comma) {
-			p.lists.exprs.push(p.expr())
+			p.lists.exprs.Push(p.expr())
 		}
 		p.expect(word.Then)
 		for _, s := range p.bodyStmts(word.When, word.Else, word.End) {
-			p.lists.stmts.push(s)
+			p.lists.stmts.Push(s)
 		}
 	}
 	if p.accept(word.Else) {
 		for _, s := range p.bodyStmts(word.End) {
-			p.lists.stmts.push(s)
+			p.lists.stmts.Push(s)
 		}
 	}
 	p.endOf(word.Case)
-	c.Exprs, c.Stmts = p.lists.exprs.take(exprs), p.lists.stmts.take(stmts)
+	c.Exprs, c.Stmts = p.lists.exprs.Take(exprs), p.lists.stmts.Take(stmts)
 }
 
 // whileStmt reads WHILE with DO … END WHILE, LOOP … END LOOP, or one statement.
@@ -601,9 +601,9 @@ func (p *Parser) whileStmt(c *Control) {
 		c.Stmts = p.bodyStmts(word.End)
 		p.endOf(word.Loop)
 	case p.dialect.Has(dialect.BatchLines):
-		mark := p.lists.stmts.mark()
+		mark := p.lists.stmts.Mark()
 		p.bodyStmt()
-		c.Stmts = p.lists.stmts.take(mark)
+		c.Stmts = p.lists.stmts.Take(mark)
 	default:
 		p.fail("DO or LOOP")
 	}
@@ -611,12 +611,12 @@ func (p *Parser) whileStmt(c *Control) {
 
 // forStmt reads FOR … IN query or range LOOP/DO … END LOOP/FOR.
 func (p *Parser) forStmt(c *Control) {
-	mark := p.lists.stmts.mark()
+	mark := p.lists.stmts.Mark()
 	for !p.atAny(word.Loop, word.Do) && p.tok.Kind != EOF && p.tok.Kind != Semicolon && !p.broken {
 		p.next()
 		if p.quoted && p.at(word.Execute) {
 			if s := p.dynamicStmt(p.start()); s != nil {
-				p.lists.stmts.push(s)
+				p.lists.stmts.Push(s)
 				break
 			}
 		}
@@ -626,7 +626,7 @@ func (p *Parser) forStmt(c *Control) {
 				p.next()
 			}
 			p.inFor = true
-			p.lists.stmts.push(p.selectStmt())
+			p.lists.stmts.Push(p.selectStmt())
 			p.inFor = false
 			if paren {
 				p.expectKind(RightParen, ")")
@@ -639,17 +639,17 @@ func (p *Parser) forStmt(c *Control) {
 	}
 	p.next()
 	for _, s := range p.bodyStmts(word.End) {
-		p.lists.stmts.push(s)
+		p.lists.stmts.Push(s)
 	}
 	p.endOf(ender)
-	c.Stmts = p.lists.stmts.take(mark)
+	c.Stmts = p.lists.stmts.Take(mark)
 }
 
 // declare reads DECLARE: a cursor's query and a handler's statement are read,
 // the rest is passed over. PL/SQL's DECLARE goes on to its block.
 func (p *Parser) declare() []Stmt {
 	p.next()
-	mark := p.lists.stmts.mark()
+	mark := p.lists.stmts.Mark()
 	plain := p.quoted || p.isPL()
 	p.declaredNames()
 	for p.tok.Kind != EOF && p.tok.Kind != BatchEnd && !p.broken && (plain || p.tok.Kind != Semicolon) {
@@ -660,14 +660,14 @@ func (p *Parser) declare() []Stmt {
 			}
 			p.handlerConditions()
 			p.bodyStmt()
-			return p.lists.stmts.take(mark)
+			return p.lists.stmts.Take(mark)
 		case p.atAny(word.For, word.Is) && p.startsQuery(1):
 			p.next()
-			p.lists.stmts.push(p.selectStmt())
+			p.lists.stmts.Push(p.selectStmt())
 			continue
 		case p.tok.Kind == LeftParen && p.startsQuery(1) && p.holdsQueryAlone(1): // a variable's value
 			p.next()
-			p.lists.stmts.push(p.selectStmt())
+			p.lists.stmts.Push(p.selectStmt())
 			p.expectKind(RightParen, ")")
 			continue
 		case p.at(word.For) && p.dialect.Has(dialect.ExecutedComments) && p.peek(2).Kind == WordToken:
@@ -675,15 +675,15 @@ func (p *Parser) declare() []Stmt {
 			p.fail("a query")
 		case plain && p.at(word.Begin):
 			p.bodyStmt()
-			return p.lists.stmts.take(mark)
+			return p.lists.stmts.Take(mark)
 		case plain && p.tokenBefore().Kind == Semicolon:
 			p.declaredNames()
 		case p.dialect.Has(dialect.BatchLines) && p.startsAnother():
-			return p.lists.stmts.take(mark)
+			return p.lists.stmts.Take(mark)
 		}
 		p.next()
 	}
-	return p.lists.stmts.take(mark)
+	return p.lists.stmts.Take(mark)
 }
 
 // handlerConditions passes over the conditions of DECLARE … HANDLER FOR.
@@ -709,12 +709,12 @@ func (p *Parser) handlerConditions() {
 // setStmt reads SET name = value, …, and passes over SET's other forms.
 func (p *Parser) setStmt() []Expr {
 	p.next()
-	mark := p.lists.exprs.mark()
+	mark := p.lists.exprs.Mark()
 	for !p.atEnd() && !p.broken {
 		if p.tok.Kind == Equal || p.tok.Kind == AssignOperator {
 			p.next()
 			if p.atOperand() && !p.at(word.On) {
-				p.lists.exprs.push(p.expr())
+				p.lists.exprs.Push(p.expr())
 				continue
 			}
 		}
@@ -723,7 +723,7 @@ func (p *Parser) setStmt() []Expr {
 		}
 		p.skipOne()
 	}
-	return p.lists.exprs.take(mark)
+	return p.lists.exprs.Take(mark)
 }
 
 // skipToEnd passes over the rest of the statement.
@@ -735,10 +735,10 @@ func (p *Parser) skipToEnd() {
 
 // anonymousBlock reads a block that stands as a statement of its own.
 func (p *Parser) anonymousBlock(start text.Pos) Stmt {
-	mark := p.lists.stmts.mark()
+	mark := p.lists.stmts.Mark()
 	p.bodyStmt()
 	n := p.slabs.controls.New()
-	stmts := p.lists.stmts.take(mark)
+	stmts := p.lists.stmts.Take(mark)
 	*n = Control{node: p.node(start), Block: true, Stmts: stmts}
 	return n
 }

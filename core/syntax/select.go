@@ -89,12 +89,12 @@ func (p *Parser) top() *Limit {
 
 // selectItems reads the select list.
 func (p *Parser) selectItems() []*SelectItem {
-	mark := p.lists.items.mark()
-	p.lists.items.push(p.selectItem())
+	mark := p.lists.items.Mark()
+	p.lists.items.Push(p.selectItem())
 	for p.acceptKind(Comma) && !p.trailingComma() || p.missingComma() {
-		p.lists.items.push(p.selectItem())
+		p.lists.items.Push(p.selectItem())
 	}
-	return p.lists.items.take(mark)
+	return p.lists.items.Take(mark)
 }
 
 func (p *Parser) selectItem() *SelectItem {
@@ -157,9 +157,9 @@ func (p *Parser) selectClause(s *Select) bool {
 			s.IntoStrict = s.IntoStrict || p.at(word.Strict)
 			p.next()
 		}
-		mark := p.lists.exprs.mark()
-		p.commaList(func() { p.lists.exprs.push(p.exprAbove(p.power.Unary())) }) // what follows may be the list of columns, as of INTO x *
-		s.Into = p.lists.exprs.take(mark)
+		mark := p.lists.exprs.Mark()
+		p.commaList(func() { p.lists.exprs.Push(p.exprAbove(p.power.Unary())) }) // what follows may be the list of columns, as of INTO x *
+		s.Into = p.lists.exprs.Take(mark)
 	case word.From:
 		if s.From != nil {
 			return false
@@ -288,12 +288,12 @@ func (p *Parser) groupBy() *GroupBy {
 		p.accept(word.Distinct)
 	}
 	if !g.All || !p.atEnd() && p.tok.Kind != RightParen && stops[p.word]&startsClause == 0 {
-		mark := p.lists.exprs.mark()
-		p.lists.exprs.push(p.groupItem(g))
+		mark := p.lists.exprs.Mark()
+		p.lists.exprs.Push(p.groupItem(g))
 		for p.acceptKind(Comma) && !p.trailingComma() || p.missingComma() {
-			p.lists.exprs.push(p.groupItem(g))
+			p.lists.exprs.Push(p.groupItem(g))
 		}
-		g.Items = p.lists.exprs.take(mark)
+		g.Items = p.lists.exprs.Take(mark)
 	}
 	if p.dialect == dialect.Spark && p.at(word.Grouping) && p.peek(1).Word() == word.Sets {
 		p.groupItem(g)
@@ -329,11 +329,11 @@ func (p *Parser) groupItem(g *GroupBy) Expr {
 	}
 	g.Sets = true
 	p.expectKind(LeftParen, "(")
-	mark := p.lists.exprs.mark()
+	mark := p.lists.exprs.Mark()
 	if p.tok.Kind != RightParen {
-		p.commaList(func() { p.lists.exprs.push(p.groupItem(g)) })
+		p.commaList(func() { p.lists.exprs.Push(p.groupItem(g)) })
 	}
-	items := p.lists.exprs.take(mark)
+	items := p.lists.exprs.Take(mark)
 	p.expectKind(RightParen, ")")
 	n := p.slabs.groupingSets.Next()
 	*n = GroupingSet{node: p.node(start), Items: items}
@@ -343,7 +343,7 @@ func (p *Parser) groupItem(g *GroupBy) Expr {
 // windowClause reads WINDOW name AS (…), ….
 func (p *Parser) windowClause(s *Select) {
 	p.next()
-	mark := p.lists.windows.mark()
+	mark := p.lists.windows.Mark()
 	p.commaList(func() {
 		start := p.start()
 		name := p.ident("a name for the window")
@@ -351,9 +351,9 @@ func (p *Parser) windowClause(s *Select) {
 		w := p.windowParens()
 		w.Name = name
 		w.node = p.node(start)
-		p.lists.windows.push(w)
+		p.lists.windows.Push(w)
 	})
-	s.Windows = p.lists.windows.take(mark)
+	s.Windows = p.lists.windows.Take(mark)
 }
 
 // hierarchy reads START WITH … and CONNECT BY … of Oracle's trees.
@@ -388,12 +388,12 @@ func (p *Parser) orderBy() *OrderBy {
 }
 
 func (p *Parser) orderItems() []*OrderItem {
-	mark := p.lists.orders.mark()
-	p.lists.orders.push(p.orderItem())
+	mark := p.lists.orders.Mark()
+	p.lists.orders.Push(p.orderItem())
 	for p.acceptKind(Comma) && !p.trailingComma() || p.missingComma() {
-		p.lists.orders.push(p.orderItem())
+		p.lists.orders.Push(p.orderItem())
 	}
-	return p.lists.orders.take(mark)
+	return p.lists.orders.Take(mark)
 }
 
 func (p *Parser) orderItem() *OrderItem {

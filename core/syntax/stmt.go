@@ -244,9 +244,9 @@ func (p *Parser) inner(start text.Pos, n int) Stmt {
 	for ; n > 0; n-- {
 		p.next()
 	}
-	mark := p.lists.stmts.mark()
-	p.lists.stmts.push(p.statement())
-	stmts := p.lists.stmts.take(mark)
+	mark := p.lists.stmts.Mark()
+	p.lists.stmts.Push(p.statement())
+	stmts := p.lists.stmts.Take(mark)
 	c := p.slabs.controls.Next()
 	*c = Control{node: p.node(start), Stmts: stmts}
 	return c

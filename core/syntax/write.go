@@ -137,7 +137,7 @@ func (p *Parser) insertTarget() *TableRef {
 // insertColumns reads the column list, whose elements may have parts or
 // subscripts.
 func (p *Parser) insertColumns() []Ident {
-	mark := p.lists.idents.mark()
+	mark := p.lists.idents.Mark()
 	p.next()
 	for p.tok.Kind != RightParen && !p.broken {
 		id := p.ident("a column name")
@@ -148,13 +148,13 @@ func (p *Parser) insertColumns() []Ident {
 		for p.tok.Kind == LeftBracket {
 			p.subscript(p.start(), nil)
 		}
-		p.lists.idents.push(id)
+		p.lists.idents.Push(id)
 		if !p.acceptKind(Comma) {
 			break
 		}
 	}
 	p.expectKind(RightParen, ") or a comma")
-	return p.lists.idents.take(mark)
+	return p.lists.idents.Take(mark)
 }
 
 // conflict reads ON CONFLICT … and ON DUPLICATE KEY UPDATE ….
@@ -223,7 +223,7 @@ func (p *Parser) plainTarget() bool {
 
 // assigns reads target = value, ….
 func (p *Parser) assigns() []*Assign {
-	mark := p.lists.assigns.mark()
+	mark := p.lists.assigns.Mark()
 	p.commaList(func() {
 		start := p.start()
 		if p.tok.Kind == NumberToken || p.tok.Kind == TextToken && !p.dialect.Has(dialect.TextNames) {
@@ -241,9 +241,9 @@ func (p *Parser) assigns() []*Assign {
 		value := p.expr()
 		a := p.slabs.assigns.Next()
 		*a = Assign{node: p.node(start), Target: target, Value: value}
-		p.lists.assigns.push(a)
+		p.lists.assigns.Push(a)
 	})
-	return p.lists.assigns.take(mark)
+	return p.lists.assigns.Take(mark)
 }
 
 // returning reads RETURNING … and OUTPUT … [INTO …].
@@ -347,9 +347,9 @@ func (p *Parser) delete(with *With) Stmt {
 	}
 	if !p.at(word.From) {
 		begun := p.i
-		mark := p.lists.refs.mark()
-		p.commaList(func() { p.lists.refs.push(p.deleteTarget()) })
-		n.Targets = p.lists.refs.take(mark)
+		mark := p.lists.refs.Mark()
+		p.commaList(func() { p.lists.refs.Push(p.deleteTarget()) })
+		n.Targets = p.lists.refs.Take(mark)
 		switch {
 		case p.at(word.From) || p.broken:
 		case fromOptional.Has(p.dialect) && len(n.Targets) == 1:
@@ -399,9 +399,9 @@ var fromOptional = dialect.In(dialect.ANSI, dialect.SQLServer, dialect.Oracle)
 func (p *Parser) bareFrom() *From {
 	start := p.start()
 	f := p.slabs.froms.New()
-	mark := p.lists.tables.mark()
-	p.lists.tables.push(p.tableExpr())
-	f.Tables = p.lists.tables.take(mark)
+	mark := p.lists.tables.Mark()
+	p.lists.tables.Push(p.tableExpr())
+	f.Tables = p.lists.tables.Take(mark)
 	f.node = p.node(start)
 	return f
 }
@@ -422,16 +422,16 @@ func (p *Parser) noAliases(f *From) {
 // deleteTarget reads t or MySQL's t.*.
 func (p *Parser) deleteTarget() *TableRef {
 	start := p.start()
-	mark := p.lists.idents.mark()
-	p.lists.idents.push(p.ident("a table"))
+	mark := p.lists.idents.Mark()
+	p.lists.idents.Push(p.ident("a table"))
 	for p.acceptKind(Dot) {
 		if p.acceptKind(Asterisk) {
 			break
 		}
-		p.lists.idents.push(p.partAfterDot())
+		p.lists.idents.Push(p.partAfterDot())
 	}
 	t := p.slabs.tableRefs.New()
-	name := p.lists.idents.take(mark)
+	name := p.lists.idents.Take(mark)
 	*t = TableRef{node: p.node(start), Name: name}
 	return t
 }

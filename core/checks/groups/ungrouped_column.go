@@ -94,16 +94,16 @@ func runUngroupedColumn(p *check.Pass, s *syntax.Select, aggregate *syntax.Call)
 			starBesideAggregate(p, star, aggregate)
 			continue
 		}
-		u.visit(item.X)
+		syntax.Inspect(item.X, u.each)
 	}
 	u.clause = "HAVING"
 	if s.Having != nil {
-		u.visit(s.Having.Cond)
+		syntax.Inspect(s.Having.Cond, u.each)
 	}
 	u.clause = "ORDER BY"
 	if q != nil {
 		for _, item := range q.OrderBy.Items {
-			u.visit(item.X)
+			syntax.Inspect(item.X, u.each)
 		}
 	}
 	u.report()
@@ -169,7 +169,7 @@ type ungrouped struct {
 	aggregate *syntax.Call
 	clause    string
 	found     []finding
-	each      func(syntax.Node) // visit
+	each      func(syntax.Node) bool // visit
 }
 
 type finding struct {
@@ -178,23 +178,21 @@ type finding struct {
 	certain bool
 }
 
-func (u *ungrouped) visit(n syntax.Node) {
-	p := u.pass
+// visit looks at a node, and tells whether to look at what is below it.
+func (u *ungrouped) visit(n syntax.Node) bool {
 	if x, ok := n.(syntax.Expr); ok && u.grouping.Holds(x) {
-		return
+		return false
 	}
 	switch n := n.(type) {
 	case *syntax.Name:
 		u.column(n)
-		return
+		return false
 	case *syntax.BadExpr, *syntax.TypeName:
-		return
+		return false
 	case *syntax.Call:
-		if p.MayAggregate(n) {
-			return
-		}
+		return !u.pass.MayAggregate(n)
 	}
-	syntax.Children(n, u.each)
+	return true
 }
 
 func (u *ungrouped) column(n *syntax.Name) {

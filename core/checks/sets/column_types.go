@@ -2,6 +2,7 @@ package sets
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"justlens/core/check"
@@ -231,27 +232,41 @@ type column struct {
 func (c column) of(body syntax.Body) (class.Class, syntax.Expr) {
 	switch n := body.(type) {
 	case *syntax.SetOp:
-		a, x := c.of(n.Left)
-		b, y := c.of(n.Right)
-		switch {
-		case a == class.Unknown || isNull(x):
-			return b, y
-		case b == class.Unknown || isNull(y) || a == b:
-			return a, x
+		var room [16]*syntax.SetOp
+		ops := room[:0] // a chain may be longer than the stack is deep
+		for op := n; op != nil; op, _ = body.(*syntax.SetOp) {
+			ops = append(ops, op)
+			body = op.Left
 		}
-		m := c.p.Dialect.Meets(dialect.Together, a, b)
-		if a.IsNumber() && b.IsNumber() || a.HasDay() && b.HasDay() {
-			return max(a, b), nil
+		t, x := c.of(body)
+		for _, op := range slices.Backward(ops) {
+			t, x = c.together(op, t, x)
 		}
-		if m != (dialect.Meeting{}) {
-			c.tell(n, m, a, b, x, y)
-		}
-		return class.Unknown, nil
+		return t, x
 	case *syntax.ParenQuery:
 		return c.of(n.Query.Body)
 	}
 	t, x := c.p.OutputOf(body, c.i)
 	return t.Class, x
+}
+
+// together gives what of gives of a set operation, from that of its left side.
+func (c column) together(n *syntax.SetOp, a class.Class, x syntax.Expr) (class.Class, syntax.Expr) {
+	b, y := c.of(n.Right)
+	switch {
+	case a == class.Unknown || isNull(x):
+		return b, y
+	case b == class.Unknown || isNull(y) || a == b:
+		return a, x
+	}
+	m := c.p.Dialect.Meets(dialect.Together, a, b)
+	if a.IsNumber() && b.IsNumber() || a.HasDay() && b.HasDay() {
+		return max(a, b), nil
+	}
+	if m != (dialect.Meeting{}) {
+		c.tell(n, m, a, b, x, y)
+	}
+	return class.Unknown, nil
 }
 
 func (c column) tell(n *syntax.SetOp, m dialect.Meeting, a, b class.Class, x, y syntax.Expr) {
