@@ -1,6 +1,7 @@
 package report
 
 import (
+	"bufio"
 	"encoding/json"
 	"fmt"
 	"io"
@@ -17,15 +18,14 @@ import (
 // the old form would be misled by the new.
 const JSONVersion = 1
 
+// jsonFile is what stands of a file before its findings.
 type jsonFile struct {
-	Path       string         `json:"path"`
-	Dialect    string         `json:"dialect"`
-	Clue       string         `json:"clue,omitempty"`
-	Statements int            `json:"statements"`
-	Unread     int            `json:"unread,omitempty"`
-	Passed     *jsonPassed    `json:"passedOver,omitempty"`
-	Findings   []jsonFinding  `json:"findings"`
-	Accepted   []jsonAccepted `json:"accepted,omitempty"`
+	Path       string      `json:"path"`
+	Dialect    string      `json:"dialect"`
+	Clue       string      `json:"clue,omitempty"`
+	Statements int         `json:"statements"`
+	Unread     int         `json:"unread,omitempty"`
+	Passed     *jsonPassed `json:"passedOver,omitempty"`
 }
 
 // jsonAccepted is a finding that a comment of the text accepts.
@@ -129,33 +129,63 @@ func (r *jsonRenderer) head() string {
 }
 
 func (r *jsonRenderer) File(f *review.File) error {
-	separator := ",\n"
-	if r.files == 0 {
-		separator = r.head() + "\n"
+	w := bufio.NewWriter(r.w)
+	if r.files++; r.files == 1 {
+		w.WriteString(r.head() + "\n")
+	} else {
+		w.WriteString(",\n")
 	}
-	r.files++
-	out := jsonFile{Path: f.Text.Path, Dialect: f.Dialect.String(), Clue: f.Clue, Statements: f.Statements, Unread: len(f.Unread) + len(f.Faults), Findings: []jsonFinding{}}
+	about := jsonFile{Path: f.Text.Path, Dialect: f.Dialect.String(), Clue: f.Clue, Statements: f.Statements, Unread: len(f.Unread) + len(f.Faults)}
 	if passed := f.Passed; len(passed.Statements) > 0 || passed.Bodies > 0 {
-		out.Passed = &jsonPassed{passed.Statements, passed.Bodies}
+		about.Passed = &jsonPassed{passed.Statements, passed.Bodies}
 		if passed.Statements == nil {
-			out.Passed.Statements = map[string]int{}
+			about.Passed.Statements = map[string]int{}
 		}
 	}
-	for i := range f.Findings {
-		found := jsonOf(f.Text, &f.Findings[i].Finding)
-		found.Evidence = evidenceOf(f.Findings[i].Evidence)
-		found.More, found.Object = f.Findings[i].More, f.Findings[i].Object
-		out.Findings = append(out.Findings, found)
-	}
-	for _, a := range f.Accepted {
-		out.Accepted = append(out.Accepted, jsonAccepted{a.Check.ID, a.Consequence.String(), a.Message, spanOf(f.Text, a.Span), a.Reason})
-	}
-	line, err := marshal(out)
+	line, err := marshal(about)
 	if err != nil {
 		return err
 	}
-	_, err = io.WriteString(r.w, separator+line)
-	return err
+	w.WriteString(strings.TrimSuffix(line, "}") + `,"findings":[`)
+	err = writeEach(w, f.Findings, func(found *review.Finding) any {
+		out := jsonOf(f.Text, &found.Finding)
+		out.Evidence = evidenceOf(found.Evidence)
+		out.More, out.Object = found.More, found.Object
+		return out
+	})
+	if err != nil {
+		return err
+	}
+	w.WriteString("]")
+	if len(f.Accepted) > 0 {
+		w.WriteString(`,"accepted":[`)
+		err := writeEach(w, f.Accepted, func(a *review.Accepted) any {
+			return jsonAccepted{a.Check.ID, a.Consequence.String(), a.Message, spanOf(f.Text, a.Span), a.Reason}
+		})
+		if err != nil {
+			return err
+		}
+		w.WriteString("]")
+	}
+	w.WriteString("}")
+	return w.Flush()
+}
+
+// writeEach writes the elements of an array one by one, for there may be very many.
+func writeEach[T any](w *bufio.Writer, elements []T, of func(*T) any) error {
+	for i := range elements {
+		line, err := marshal(of(&elements[i]))
+		if err != nil {
+			return err
+		}
+		if i > 0 {
+			w.WriteByte(',')
+		}
+		if _, err := w.WriteString(line); err != nil {
+			return err
+		}
+	}
+	return nil
 }
 
 func (r *jsonRenderer) Close(s Summary) error {

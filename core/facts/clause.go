@@ -1,7 +1,6 @@
 package facts
 
 import (
-
 	"justlens/core/reason"
 	"justlens/core/syntax"
 	"justlens/core/text"

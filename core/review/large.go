@@ -118,7 +118,7 @@ func (r *Reviewer) piece(p *piece, d dialect.Dialect, tables *schema.Schema, src
 		r.examineBatch(&p.file)
 	}
 	if p.holds = r.parser.IsBetween() && len(r.faults) == 0; p.holds {
-		p.file.Findings, p.file.Faults = slices.Clone(r.found), slices.Clone(r.faults)
+		p.file.Findings, p.file.Faults = r.findings(), slices.Clone(r.faults)
 	}
 }
 
@@ -152,7 +152,7 @@ func (r *Reviewer) onward(out *File, from, to int) int {
 			break
 		}
 	}
-	part.Findings, part.Faults = slices.Clone(r.found), slices.Clone(r.faults)
+	part.Findings, part.Faults = r.findings(), slices.Clone(r.faults)
 	out.join(&part)
 	return at
 }

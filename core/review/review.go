@@ -232,9 +232,18 @@ func (r *Reviewer) find(f *text.File, guess *Guess, workers int) *File {
 		r.read()
 		r.examineBatch(out)
 	}
-	out.Findings = slices.Clone(r.found)
-	out.Faults = slices.Clone(r.faults)
+	out.Findings, out.Faults = r.findings(), slices.Clone(r.faults)
 	return out
+}
+
+// findings gives what was found in the text, which is the caller's.
+func (r *Reviewer) findings() []Finding {
+	const many = 1024 // worth handing over instead of a copy
+	found := r.found
+	if r.found = nil; len(found) < many {
+		r.found, found = found, slices.Clone(found)
+	}
+	return found
 }
 
 // open makes ready for a text, under a dialect and with the tables known.

@@ -11,42 +11,54 @@ func Unparen(x Expr) Expr {
 	}
 }
 
+// Operands calls f for each operand that an operator joins at the top of x, in the order of
+// the text, looking through parentheses; before is the operator in front of it, nil in front
+// of the first.
+func Operands(x Expr, op Op, f func(x Expr, before *Binary)) { operands(x, op, Unparen, nil, f) }
+
+// BareOperands is Operands that stops at parentheses: each span is that of a whole operand
+// of the chain as written.
+func BareOperands(x Expr, op Op, f func(x Expr, before *Binary)) {
+	operands(x, op, func(x Expr) Expr { return x }, nil, f)
+}
+
+// operands goes down the left sides in a loop: a chain may be longer than the stack is deep.
+func operands(x Expr, op Op, within func(Expr) Expr, before *Binary, f func(Expr, *Binary)) {
+	var room [16]*Binary
+	spine := room[:0]
+	for {
+		b, ok := within(x).(*Binary)
+		if !ok || b.Op != op {
+			break
+		}
+		spine = append(spine, b)
+		x = b.X
+	}
+	for f(x, before); len(spine) > 0; spine = spine[:len(spine)-1] {
+		last := spine[len(spine)-1]
+		operands(last.Y, op, within, last, f)
+	}
+}
+
 // Conjuncts calls f for each condition that AND joins at the top of x, in the
 // order of the text, looking through parentheses.
 func Conjuncts(x Expr, f func(Expr)) {
-	if x == nil {
-		return
+	if x != nil {
+		Operands(x, OpAnd, func(x Expr, _ *Binary) { f(x) })
 	}
-	if b, ok := Unparen(x).(*Binary); ok && b.Op == OpAnd {
-		Conjuncts(b.X, f)
-		Conjuncts(b.Y, f)
-		return
-	}
-	f(x)
 }
 
-// BareConjuncts is Conjuncts that stops at parentheses: each span is that of
-// a whole operand of the chain of ANDs as written.
+// BareConjuncts is Conjuncts that stops at parentheses.
 func BareConjuncts(x Expr, f func(Expr)) {
-	if b, ok := x.(*Binary); ok && b.Op == OpAnd {
-		BareConjuncts(b.X, f)
-		BareConjuncts(b.Y, f)
-		return
-	}
 	if x != nil {
-		f(x)
+		BareOperands(x, OpAnd, func(x Expr, _ *Binary) { f(x) })
 	}
 }
 
 // AppendConjuncts adds the operands that BareConjuncts gives to a list.
 func AppendConjuncts(list []Expr, x Expr) []Expr {
-	if b, ok := x.(*Binary); ok && b.Op == OpAnd {
-		return AppendConjuncts(AppendConjuncts(list, b.X), b.Y)
-	}
-	if x == nil {
-		return list
-	}
-	return append(list, x)
+	BareConjuncts(x, func(x Expr) { list = append(list, x) })
+	return list
 }
 
 // Inspect calls f for n and what is below it, in the order of the text as far

@@ -83,11 +83,9 @@ func mixesAnd(or *syntax.Binary) bool {
 }
 
 // chain lists the operands that an operator joins, unless in parentheses.
-func chain(x syntax.Expr, op syntax.Op) []syntax.Expr {
-	if b, ok := x.(*syntax.Binary); ok && b.Op == op {
-		return append(chain(b.X, op), chain(b.Y, op)...)
-	}
-	return []syntax.Expr{x}
+func chain(x syntax.Expr, op syntax.Op) (operands []syntax.Expr) {
+	syntax.BareOperands(x, op, func(x syntax.Expr, _ *syntax.Binary) { operands = append(operands, x) })
+	return operands
 }
 
 func isAnd(x syntax.Expr) bool {

@@ -42,7 +42,7 @@ func runTextPlus(p *check.Pass, n *syntax.Binary) {
 		return // told of the whole chain
 	}
 	chain := sum{p: p}
-	chain.add(n)
+	syntax.Operands(n, syntax.OpAdd, chain.add)
 	if chain.broken || len(chain.signs) == 0 || !chain.literal && chain.others > 0 {
 		return
 	}
@@ -69,12 +69,10 @@ type sum struct {
 	broken   bool        // an operand is a number, a day or a span of time: something is added
 }
 
-func (s *sum) add(x syntax.Expr) {
-	if b, ok := syntax.Unparen(x).(*syntax.Binary); ok && b.Op == syntax.OpAdd {
-		s.add(b.X)
-		s.signs = append(s.signs, b.OpSpan)
-		s.add(b.Y)
-		return
+// add adds an operand and the + before it, nil before the first.
+func (s *sum) add(x syntax.Expr, before *syntax.Binary) {
+	if before != nil {
+		s.signs = append(s.signs, before.OpSpan)
 	}
 	s.operands = append(s.operands, x)
 	switch s.p.Type(x).Class {

@@ -245,21 +245,11 @@ func runConcat(p *check.Pass, b *syntax.Binary) {
 		return // told of the whole
 	}
 	var operands []syntax.Expr
-	operandsOf(b, b.Op, &operands)
+	syntax.Operands(b, b.Op, func(x syntax.Expr, _ *syntax.Binary) { operands = append(operands, x) })
 	if b.Op == syntax.OpAdd && !slices.ContainsFunc(operands, func(x syntax.Expr) bool { return p.Type(x).Class == class.Text }) {
 		return
 	}
 	lostText(p, b, operands)
-}
-
-// operandsOf lists the operands of a chain of one operator.
-func operandsOf(x syntax.Expr, op syntax.Op, list *[]syntax.Expr) {
-	if b, ok := syntax.Unparen(x).(*syntax.Binary); ok && b.Op == op {
-		operandsOf(b.X, op, list)
-		operandsOf(b.Y, op, list)
-		return
-	}
-	*list = append(*list, x)
 }
 
 func runConcatCall(p *check.Pass, c *syntax.Call) { lostText(p, c, c.Args) }
