@@ -16,47 +16,48 @@ type Sym uint32
 // Names numbers names. It is not safe for use by several goroutines: each
 // worker has its own.
 type Names struct {
-	table   []nameEntry // open addressing, a power of two
-	long    map[string]Sym
-	strings []string // of names beyond the known words
+	table []Sym       // open addressing, a power of two; 0 is free
+	short []shortName // by Sym; the zero value for longer names
+	long  map[string]Sym
+	pages [][]string // by Sym, pageSize in each: names in lower case, as far as asked for
 }
 
-// nameEntry holds a name of up to sixteen bytes as two folded words, padded
-// with zeros, so that one comparison tells names apart.
-type nameEntry struct {
-	lo, hi uint64
-	sym    Sym
-}
+// shortName is a name of up to sixteen bytes as two folded words, padded with zeros, so that
+// one comparison tells names apart.
+type shortName struct{ lo, hi uint64 }
 
 // firstTable is the size of a new table; the known words fill an eighth of it, so that most
 // names are found where they are looked for first.
 const firstTable = 8192
+
+const pageSize = 256
 
 // maxNames bounds what a worker keeps from file to file.
 const maxNames = 1 << 16
 
 // NewNames makes a table that holds the known words.
 func NewNames() *Names {
-	n := &Names{table: make([]nameEntry, firstTable), long: map[string]Sym{}}
+	n := &Names{table: make([]Sym, firstTable), short: make([]shortName, word.Total, 2*word.Total), long: map[string]Sym{}}
 	for w := word.NoWord + 1; w < word.Total; w++ {
 		name := w.Lower()
 		if len(name) > 16 {
 			n.long[name] = Sym(w)
 			continue
 		}
-		lo, hi := foldedString(name)
-		n.table[n.slot(lo, hi)] = nameEntry{lo, hi, Sym(w)}
+		folded := foldedString(name)
+		n.short[w] = folded
+		n.table[n.slot(folded)] = Sym(w)
 	}
 	return n
 }
 
 // IsFull reports that the table has grown past what is worth keeping.
-func (n *Names) IsFull() bool { return len(n.strings) > maxNames }
+func (n *Names) IsFull() bool { return len(n.short) > maxNames+int(word.Total) }
 
 // add numbers a new name.
-func (n *Names) add(name string) Sym {
-	n.strings = append(n.strings, name)
-	return Sym(word.Total) + Sym(len(n.strings)-1)
+func (n *Names) add(name shortName) Sym {
+	n.short = append(n.short, name)
+	return Sym(len(n.short) - 1)
 }
 
 // String gives the name in lower case.
@@ -64,7 +65,23 @@ func (n *Names) String(s Sym) string {
 	if s < Sym(word.Total) {
 		return word.Word(s).Lower()
 	}
-	return n.strings[s-Sym(word.Total)]
+	text := n.written(s)
+	if *text == "" {
+		*text = n.short[s].String()
+	}
+	return *text
+}
+
+// written gives the place for a name in lower case, which is empty until it was asked for.
+func (n *Names) written(s Sym) *string {
+	page := int(s) / pageSize
+	if page >= len(n.pages) {
+		n.pages = append(n.pages, make([][]string, page+1-len(n.pages))...)
+	}
+	if n.pages[page] == nil {
+		n.pages[page] = make([]string, pageSize)
+	}
+	return &n.pages[page][int(s)%pageSize]
 }
 
 // Find gives the number of a name that the table already has, else 0.
@@ -72,8 +89,7 @@ func (n *Names) Find(name string) Sym {
 	if len(name) > 16 || !isASCII(name) {
 		return n.long[strings.ToLower(name)]
 	}
-	lo, hi := foldedWords([]byte(name))
-	return n.table[n.slot(lo, hi)].sym
+	return n.table[n.slot(foldedWords([]byte(name)))]
 }
 
 // Intern gives the number of a name, folding its letters. The name is copied.
@@ -81,11 +97,11 @@ func (n *Names) Intern(name []byte) Sym {
 	if len(name) > 16 {
 		return n.internLong(string(name))
 	}
-	lo, hi := foldedWords(name)
-	if (lo|hi)&0x8080808080808080 != 0 {
+	folded := foldedWords(name)
+	if (folded.lo|folded.hi)&0x8080808080808080 != 0 {
 		return n.internLong(string(name))
 	}
-	return n.internWords(lo, hi, len(name))
+	return n.internShort(folded)
 }
 
 // internPlain numbers the ASCII word src[start:end] of at most 16 bytes; as
@@ -99,20 +115,17 @@ func (n *Names) internPlain(src []byte, start, end int) Sym {
 		lo |= fold
 		hi = (binary.LittleEndian.Uint64(src[start+8:]) | fold) & (^uint64(0) >> (128 - 8*length))
 	}
-	if e := &n.table[hash(lo, hi)&(len(n.table)-1)]; e.lo == lo && e.hi == hi {
-		return e.sym
-	}
-	return n.internWords(lo, hi, length)
+	return n.internShort(shortName{lo, hi})
 }
 
-func (n *Names) internWords(lo, hi uint64, length int) Sym {
-	slot := n.slot(lo, hi)
-	if sym := n.table[slot].sym; sym != 0 {
+func (n *Names) internShort(name shortName) Sym {
+	slot := n.slot(name)
+	if sym := n.table[slot]; sym != 0 {
 		return sym
 	}
-	sym := n.add(unfold(lo, hi, length))
-	n.table[slot] = nameEntry{lo, hi, sym}
-	if (int(word.Total)+len(n.strings))*3 > len(n.table)*2 {
+	sym := n.add(name)
+	n.table[slot] = sym
+	if len(n.short)*3 > len(n.table)*2 {
 		n.grow()
 	}
 	return sym
@@ -123,22 +136,22 @@ func (n *Names) internLong(name string) Sym {
 	if sym, ok := n.long[name]; ok {
 		return sym
 	}
-	sym := n.add(name)
+	sym := n.add(shortName{})
 	n.long[name] = sym
+	*n.written(sym) = name
 	return sym
 }
 
-func hash(lo, hi uint64) int {
-	return int((lo ^ bits.RotateLeft64(hi*0x9E3779B97F4A7C15, 29)) * 0xD6E8FEB86659FD93 >> 40)
+func (name shortName) hash() int {
+	return int((name.lo ^ bits.RotateLeft64(name.hi*0x9E3779B97F4A7C15, 29)) * 0xD6E8FEB86659FD93 >> 40)
 }
 
-// slot finds the entry of a name, or the free one where it belongs.
-func (n *Names) slot(lo, hi uint64) int {
+// slot finds the place of a name in the table, or the free one where it belongs.
+func (n *Names) slot(name shortName) int {
 	mask := len(n.table) - 1
-	i := hash(lo, hi) & mask
+	i := name.hash() & mask
 	for {
-		e := &n.table[i]
-		if e.sym == 0 || e.lo == lo && e.hi == hi {
+		if sym := n.table[i]; sym == 0 || n.short[sym] == name {
 			return i
 		}
 		i = (i + 1) & mask
@@ -147,10 +160,10 @@ func (n *Names) slot(lo, hi uint64) int {
 
 func (n *Names) grow() {
 	old := n.table
-	n.table = make([]nameEntry, 2*len(old))
-	for _, e := range old {
-		if e.sym != 0 {
-			n.table[n.slot(e.lo, e.hi)] = e
+	n.table = make([]Sym, 2*len(old))
+	for _, sym := range old {
+		if sym != 0 {
+			n.table[n.slot(n.short[sym])] = sym
 		}
 	}
 }
@@ -160,11 +173,11 @@ func (n *Names) grow() {
 const fold = 0x2020202020202020
 
 // foldedWords packs up to sixteen bytes.
-func foldedWords(name []byte) (lo, hi uint64) {
+func foldedWords(name []byte) shortName {
 	if len(name) > 8 {
-		return foldedWord(name[:8]), foldedWord(name[8:])
+		return shortName{foldedWord(name[:8]), foldedWord(name[8:])}
 	}
-	return foldedWord(name), 0
+	return shortName{foldedWord(name), 0}
 }
 
 // foldedWord packs up to eight bytes of any kind: letters lose their case,
@@ -185,23 +198,28 @@ func foldedWord(name []byte) uint64 {
 
 // foldedString is foldedWords for a word in lower case that is at least a
 // character long.
-func foldedString(name string) (lo, hi uint64) {
+func foldedString(name string) (f shortName) {
 	for i := min(len(name), 8) - 1; i >= 0; i-- {
-		lo = lo<<8 | uint64(name[i]|0x20)
+		f.lo = f.lo<<8 | uint64(name[i]|0x20)
 	}
 	for i := len(name) - 1; i >= 8; i-- {
-		hi = hi<<8 | uint64(name[i]|0x20)
+		f.hi = f.hi<<8 | uint64(name[i]|0x20)
 	}
-	return lo, hi
+	return f
 }
 
-func unfold(lo, hi uint64, length int) string {
+// String gives the name in lower case.
+func (name shortName) String() string {
 	var buf [16]byte
-	binary.LittleEndian.PutUint64(buf[:], lo)
-	binary.LittleEndian.PutUint64(buf[8:], hi)
+	binary.LittleEndian.PutUint64(buf[:], name.lo)
+	binary.LittleEndian.PutUint64(buf[8:], name.hi)
+	length := 0
 	for i, c := range buf {
 		if c == 0x7f {
 			buf[i] = '_'
+		}
+		if c != 0 {
+			length = i + 1
 		}
 	}
 	return string(buf[:length])

@@ -83,7 +83,7 @@ func (s *scanner) reset(src []byte, d dialect.Dialect) {
 // included; at the end of the text that is [EOF]. Blanks, plain words and the
 // commonest marks are read here, everything else by scan.
 func (s *scanner) fill() {
-	src, pos, tokens, table := s.src, s.pos, s.tokens, s.names.table
+	src, pos, tokens, names := s.src, s.pos, s.tokens, s.names
 	for pos < len(src) && s.delimiter == nil {
 		start, c := pos, src[pos]
 		switch classes[c] & classMask {
@@ -95,11 +95,10 @@ func (s *scanner) fill() {
 			if end == 0 {
 				break
 			}
-			e := &table[hash(lo, hi)&(len(table)-1)]
-			sym := e.sym
-			if e.lo != lo || e.hi != hi {
-				sym = s.names.internWords(lo, hi, end-start)
-				table = s.names.table
+			name := shortName{lo, hi}
+			sym := names.table[name.hash()&(len(names.table)-1)]
+			if names.short[sym] != name {
+				sym = names.internShort(name)
 			}
 			if sym == Sym(word.Go) {
 				break
