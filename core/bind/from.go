@@ -368,6 +368,9 @@ type found struct {
 // lookUp finds the schema's table that a reference names. Those without a qualifier
 // are kept until the schema changes.
 func (b *Binder) lookUp(t *syntax.TableRef) found {
+	if !b.schema.HasTables() {
+		return found{}
+	}
 	last := t.Name[len(t.Name)-1].Sym
 	if len(t.Name) > 1 {
 		return b.describe(b.schema.Table(b.info.Names.String(t.Name[len(t.Name)-2].Sym), b.info.Names.String(last)))

@@ -26,6 +26,10 @@ type Source struct {
 	// Later tells that the name is that of a common table expression that is
 	// defined further on.
 	Later bool
+	// firstOfTwins tells that of two columns of one name the first is meant.
+	firstOfTwins bool
+	// namedByType tells that a cast without an alias may be called as its type is.
+	namedByType bool
 	// Scope is the scope the source belongs to.
 	Scope *Scope
 
@@ -35,10 +39,6 @@ type Source struct {
 	// names are those of the table's columns, of which Columns holds those used.
 	names   []syntax.Sym
 	columns *slab.Slab[Column]
-	// firstOfTwins tells that of two columns of one name the first is meant.
-	firstOfTwins bool
-	// namedByType tells that a cast without an alias may be called as its type is.
-	namedByType bool
 	// Index is its place in Scope.Sources.
 	Index int
 }
@@ -64,6 +64,13 @@ type Scope struct {
 	Merged []syntax.Sym
 	// Natural tells of a NATURAL JOIN, which merges whatever names agree.
 	Natural bool
+	// Coalesced tells that merged columns may come from the right side of a join.
+	Coalesced bool
+	// Marked tells of outer joins by Oracle's (+), of which Optional knows nothing.
+	Marked bool
+	// Listed tells that Outputs are all there are, no star standing for columns that are
+	// not known.
+	Listed bool
 
 	// Calls are those of the scope's own expressions, not of queries inside them, clause
 	// by clause, within a clause in the order of the text.
@@ -71,16 +78,10 @@ type Scope struct {
 	// Bare are the names without a qualifier that stand in the scope's own expressions, of
 	// whatever meaning, in the same order.
 	Bare []*syntax.Name
-	// Outputs are the columns that a SELECT gives out; Listed tells that they are all, no
-	// star standing for columns that are not known.
+	// Outputs are the columns that a SELECT gives out.
 	Outputs []Output
-	Listed  bool
 
 	ctes *cteScope
-	// Marked tells of outer joins by Oracle's (+), of which Optional knows nothing.
-	Marked bool
-	// Coalesced tells that merged columns may come from the right side of a join.
-	Coalesced bool
 	// aliases index the written aliases of a long select list.
 	aliases map[syntax.Sym]*syntax.SelectItem
 	// byName indexes the first of many sources, as many as named says.

@@ -291,6 +291,16 @@ func (s *Schema) putRoutine(name string) {
 	s.routines[strings.ToLower(name)] = true
 }
 
+// HasTables reports whether any table was ever made, be it dropped since.
+func (s *Schema) HasTables() bool {
+	for ; s != nil; s = s.below {
+		if len(s.tables) > 0 {
+			return true
+		}
+	}
+	return false
+}
+
 // Len counts the tables that Tables would give.
 func (s *Schema) Len() int { return len(s.Tables()) }
 
