@@ -112,7 +112,17 @@ func (s *server) lines(query string, write func(any) string) (lines []string, er
 	if words := strings.Fields(query); s.dialect == dialect.MariaDB && len(words) > 2 && strings.EqualFold(words[0], "CREATE") {
 		defer tx.Exec("DROP " + words[1] + " IF EXISTS " + words[2]) // which no rollback undoes
 	}
-	rows, err := tx.Query(query)
+	before, last := "", query
+	if parts := statements([]byte(query), s.dialect); len(parts) > 1 {
+		last = parts[len(parts)-1]
+		before = query[:strings.LastIndex(query, last)]
+	}
+	if before != "" {
+		if _, err := tx.Exec(before); err != nil {
+			return nil, err
+		}
+	}
+	rows, err := tx.Query(last)
 	if err != nil {
 		return nil, err
 	}

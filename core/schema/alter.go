@@ -92,7 +92,8 @@ func (a applier) alter(t *Table, n *syntax.AlterAction) {
 			t.Columns[i].Primary = primary
 			a.columnConstraints(t, n.Column, i)
 		}
-	case syntax.SetType, syntax.SetNotNull, syntax.DropNotNull, syntax.SetDefault, syntax.DropDefault:
+	case syntax.SetType, syntax.SetNotNull, syntax.DropNotNull, syntax.SetDefault, syntax.DropDefault,
+		syntax.NumberAlways, syntax.NumberByDefault, syntax.DropIdentity, syntax.DropExpression:
 		if i := a.mustHave(t, n); i >= 0 {
 			a.alterColumn(&t.Columns[i], n)
 		}
@@ -112,6 +113,12 @@ func (a applier) alterColumn(c *Column, n *syntax.AlterAction) {
 		c.Default = a.expr(n.X)
 	case syntax.DropDefault:
 		c.Default = ""
+	case syntax.NumberAlways, syntax.NumberByDefault:
+		c.Identity, c.Always, c.NotNull = true, n.Action == syntax.NumberAlways, true
+	case syntax.DropIdentity:
+		c.Identity, c.Always = false, false
+	case syntax.DropExpression:
+		c.Generated, c.Stored = "", false
 	}
 }
 

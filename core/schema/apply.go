@@ -342,7 +342,7 @@ func (a applier) column(n *syntax.ColumnDef) Column {
 		case syntax.GeneratedAs:
 			c.Generated, c.Stored = a.bare(con.X), con.Kept
 		case syntax.IdentityValue:
-			c.Identity = true
+			c.Identity, c.Always = true, con.Kept
 			c.NotNull = c.NotNull || a.schema.dialect != dialect.SQLite
 		case syntax.ColumnCollation:
 			if len(con.Table) > 0 {

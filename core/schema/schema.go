@@ -392,6 +392,7 @@ type Column struct {
 	Generated string // the expression's text, "" for an ordinary column
 	Stored    bool   // of a generated column
 	Identity  bool   // numbered by the database
+	Always    bool   // of an identity: it takes no other value
 	Collation string
 	Comment   string
 }

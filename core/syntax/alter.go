@@ -239,6 +239,14 @@ func (p *Parser) alterColumn(a *AlterAction) {
 		a.Action, a.X = SetDefault, p.expr()
 	case p.at(word.Drop) && p.peek(1).Word() == word.Default:
 		a.Action = DropDefault
+	case p.at(word.Drop) && p.peek(1).Word() == word.Identity:
+		a.Action = DropIdentity
+	case p.at(word.Drop) && p.peek(1).Word() == word.Expression:
+		a.Action = DropExpression
+	case p.atAny(word.Add, word.Set) && p.peek(1).Word() == word.Generated:
+		if a.Action = NumberByDefault; p.peek(2).Word() == word.Always {
+			a.Action = NumberAlways
+		}
 	case p.at(word.Type), p.at(word.Set) && p.peek(1).Word() == word.Data:
 		for p.atAny(word.Set, word.Data, word.Type) {
 			p.next()

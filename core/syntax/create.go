@@ -244,7 +244,7 @@ func (p *Parser) constraint() *Constraint {
 		p.next()
 		c.X = p.literal(textStart, TextLiteral)
 	case p.atAny(word.AutoIncrement, word.Autoincrement, word.Identity):
-		c.Type = IdentityValue
+		c.Type, c.Kept = IdentityValue, p.at(word.Identity)
 		p.next()
 		if p.tok.Kind == LeftParen {
 			p.skipParens()
@@ -263,13 +263,15 @@ func (p *Parser) constraint() *Constraint {
 // AS (x).
 func (p *Parser) generated(c *Constraint) {
 	c.Type = OtherConstraint
+	always := true
 	for p.atAny(word.Generated, word.Always, word.By, word.Default, word.On, word.Null) {
+		always = always && !p.at(word.By)
 		p.next()
 	}
 	p.expect(word.As)
 	switch {
 	case p.at(word.Identity):
-		c.Type = IdentityValue
+		c.Type, c.Kept = IdentityValue, always
 		p.next()
 		if p.tok.Kind == LeftParen {
 			p.skipParens()

@@ -18,8 +18,10 @@ type Insert struct {
 	With    *With
 	Table   *TableRef
 	Columns []Ident
-	Query   *Query
-	Set     []*Assign
+	// Overriding tells that OVERRIDING SYSTEM VALUE, or USER VALUE, is written.
+	Overriding bool
+	Query      *Query
+	Set        []*Assign
 	// Duplicate and OnConflict are the spans of these keywords behind ON, empty
 	// where they are not written.
 	Duplicate, OnConflict text.Span
@@ -155,8 +157,8 @@ type Constraint struct {
 	// OnDelete and OnUpdate are the spans of what follows these words, empty
 	// where they are not written.
 	OnDelete, OnUpdate text.Span
-	// Kept tells that a generated column is stored, a full text or other special
-	// index that it is one.
+	// Kept tells that a generated column is stored, that an identity takes no other value, and
+	// of a full text or other special index that it is one.
 	Kept bool
 }
 
@@ -174,6 +176,10 @@ const (
 	DropNotNull
 	SetDefault
 	DropDefault
+	NumberAlways    // the database numbers the rows
+	NumberByDefault // and so it does where no value is given
+	DropIdentity
+	DropExpression // of a generated column
 	RenameColumn
 	RenameConstraint
 	RenameTable

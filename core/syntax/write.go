@@ -42,7 +42,7 @@ func (p *Parser) insert(with *With) Stmt {
 	if p.tok.Kind == LeftParen && !p.startsQuery(1) {
 		n.Columns = p.insertColumns()
 	}
-	if p.at(word.Overriding) {
+	if n.Overriding = p.at(word.Overriding); n.Overriding {
 		p.next()
 		if !p.accept(word.System) {
 			p.expect(word.User)

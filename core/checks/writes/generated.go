@@ -37,14 +37,13 @@ var generatedColumn = &check.Check{
 }
 
 func runInsertGenerated(p *check.Pass, n *syntax.Insert) {
-	if n.Table == nil || len(n.Columns) == 0 || len(p.Stmt.Errors) > 0 || p.IgnoresErrors(n) {
+	if len(n.Columns) == 0 || len(p.Stmt.Errors) > 0 || p.IgnoresErrors(n) {
 		return
 	}
-	source := p.SourceAt(n.Table)
-	if source == nil || source.SchemaTable() == nil || source.SchemaTable().IsView {
+	t := insertedInto(p, n)
+	if t == nil {
 		return
 	}
-	t := source.SchemaTable()
 	for i, id := range n.Columns {
 		place := t.Column(p.Names.String(id.Sym))
 		if place < 0 || t.Columns[place].Generated == "" || p.Dialect != dialect.SQLite && leavesDefault(n, i) {
