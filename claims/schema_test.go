@@ -77,7 +77,27 @@ func (s shelf) read(t *testing.T) *schema.Schema {
 	tables.Search(said.Path)
 	tables.Load(said.DDL, said.Dialect)
 	require.Empty(t, tables.Problems, "%s", said.DDL)
+	for _, n := range said.Rows {
+		tables.SetRows(n.Qualifier, n.Name, n.Rows)
+	}
 	return tables
+}
+
+// TestRowsAreCounted asks each database about how many rows its tables have.
+func TestRowsAreCounted(t *testing.T) {
+	for d, count := range map[dialect.Dialect]string{dialect.Postgres: "ANALYZE", dialect.MariaDB: "ANALYZE TABLE hives", dialect.SQLite: "ANALYZE"} {
+		t.Run(d.String(), func(t *testing.T) {
+			s := newShelf(t, d)
+			s.fill(t, "CREATE TABLE hives (hive_id integer PRIMARY KEY);\nCREATE TABLE queens (queen_id integer)")
+			for i := range 300 {
+				s.fill(t, fmt.Sprintf("INSERT INTO hives VALUES (%d)", i+1))
+			}
+			s.fill(t, count)
+			tables := s.read(t)
+			require.EqualValues(t, 300, tables.Table("", "hives").Rows)
+			require.Zero(t, tables.Table("", "queens").Rows)
+		})
+	}
 }
 
 // TestPrintedSchemaIsTheSame asks that what a server says of its tables, printed,

@@ -113,6 +113,9 @@ func (l *loadedSchema) load(ctx context.Context, p *Program, source string, auto
 			p.tell(fmt.Sprintf("schema %s: %s", database.Redacted(source), missing))
 		}
 		l.take(p, read.DDL, func(text.Pos) string { return database.Redacted(source) })
+		for _, t := range read.Rows {
+			l.schema.SetRows(t.Qualifier, t.Name, t.Rows)
+		}
 		return nil
 	}
 	if source == "-" {

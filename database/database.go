@@ -39,8 +39,16 @@ type Schema struct {
 	DDL     []byte
 	// Path is where the database looks for unqualified names, nil for the usual.
 	Path []string
+	// Rows are about how many rows tables have, as far as the database keeps count.
+	Rows []TableRows
 	// Missing tells of what could not be read, and which right is missing.
 	Missing []string
+}
+
+// TableRows is about how many rows a table has.
+type TableRows struct {
+	Qualifier, Name string
+	Rows            int64
 }
 
 // sqliteHeader begins every SQLite file ("Database File Format", 1.3).

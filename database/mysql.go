@@ -6,6 +6,7 @@ import (
 	"errors"
 	"fmt"
 	"net/url"
+	"strconv"
 	"strings"
 
 	"github.com/go-sql-driver/mysql"
@@ -22,6 +23,9 @@ SELECT c.TABLE_NAME, c.COLUMN_NAME, c.COLUMN_TYPE, c.IS_NULLABLE, c.COLUMN_DEFAU
 FROM information_schema.COLUMNS c JOIN information_schema.TABLES t ON t.TABLE_SCHEMA = c.TABLE_SCHEMA AND t.TABLE_NAME = c.TABLE_NAME
 WHERE c.TABLE_SCHEMA = DATABASE() AND t.TABLE_TYPE IN ('BASE TABLE', 'SYSTEM VERSIONED')
 ORDER BY c.TABLE_NAME, c.ORDINAL_POSITION`
+
+	mysqlRowCounts = `
+SELECT TABLE_NAME, TABLE_ROWS FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE() AND TABLE_ROWS > 0`
 
 	mysqlKeys = `
 SELECT TABLE_NAME, INDEX_NAME, NON_UNIQUE, INDEX_TYPE, COALESCE(COLUMN_NAME, ''), COALESCE(SUB_PART, 0), COALESCE(COLLATION, 'A')
@@ -135,7 +139,14 @@ func mysqlSchema(ctx context.Context, db *sql.DB) (Schema, error) {
 		}
 		fmt.Fprintf(&b, "CREATE VIEW %s (%s) AS\n%s;\n", s.Dialect.Quote(v[0]), v[1], v[2])
 	})
+	if err != nil {
+		return s, err
+	}
 	s.DDL = []byte(b.String())
+	err = c.rows(mysqlRowCounts, 2, func(v []string) {
+		n, _ := strconv.ParseInt(v[1], 10, 64)
+		s.Rows = append(s.Rows, TableRows{Name: v[0], Rows: n})
+	})
 	return s, err
 }
 

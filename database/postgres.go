@@ -52,6 +52,10 @@ FROM pg_constraint k JOIN pg_class c ON c.oid = k.conrelid JOIN pg_namespace n O
 WHERE k.contype IN ('p', 'u', 'f', 'c') AND n.nspname NOT IN ('pg_catalog', 'information_schema') AND n.nspname NOT LIKE 'pg\_%'
 ORDER BY CASE k.contype WHEN 'p' THEN 1 WHEN 'u' THEN 2 WHEN 'c' THEN 3 ELSE 4 END, n.nspname, c.relname, k.conname`
 
+	postgresRowCounts = `
+SELECT n.nspname, c.relname, c.reltuples::bigint FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace
+WHERE c.relkind IN ('r', 'p') AND c.reltuples > 0 AND n.nspname NOT IN ('pg_catalog', 'information_schema') AND n.nspname NOT LIKE 'pg\_%'`
+
 	postgresIndexes = `
 SELECT pg_get_indexdef(i.indexrelid)
 FROM pg_index i JOIN pg_class c ON c.oid = i.indrelid JOIN pg_namespace n ON n.oid = c.relnamespace
@@ -125,7 +129,12 @@ func postgresSchema(ctx context.Context, conn *pgx.Conn) (Schema, error) {
 		}
 	}
 	s.DDL = []byte(b.String())
-	return s, nil
+	rows, err := conn.Query(ctx, postgresRowCounts)
+	if err != nil {
+		return s, err
+	}
+	s.Rows, err = pgx.CollectRows(rows, pgx.RowToStructByPos[TableRows])
+	return s, err
 }
 
 func postgresTypeDDL(ctx context.Context, conn *pgx.Conn, b *strings.Builder) error {

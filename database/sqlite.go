@@ -25,19 +25,44 @@ const lockWait = 5 * time.Second
 // the file keeps them ("The Schema Table" of SQLite's documentation). Nothing is left
 // beside the file, and nothing there is changed.
 func readSQLite(ctx context.Context, path string) (Schema, error) {
-	ddl, err := sqliteDDL(ctx, path)
+	s := Schema{Dialect: dialect.SQLite}
+	err := withSQLite(path, func(db *sql.DB) (err error) {
+		if s.DDL, err = sqliteMaster(ctx, db); err == nil {
+			s.Rows, err = sqliteRows(ctx, db)
+		}
+		return err
+	})
 	if err != nil {
 		return Schema{}, fmt.Errorf("%s: %w", path, sqliteFailure(err))
 	}
-	return Schema{Dialect: dialect.SQLite, DDL: ddl}, nil
+	return s, nil
 }
 
-func sqliteDDL(ctx context.Context, path string) (ddl []byte, err error) {
-	err = withSQLite(path, func(db *sql.DB) error {
-		ddl, err = sqliteMaster(ctx, db)
-		return err
-	})
-	return ddl, err
+// sqliteRows takes the last number of a row for their number, which is quick to find and too
+// high only where rows were deleted. Tables WITHOUT ROWID have none.
+func sqliteRows(ctx context.Context, db *sql.DB) (all []TableRows, err error) {
+	tables, err := db.QueryContext(ctx, "SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite@_%' ESCAPE '@' AND sql LIKE 'CREATE TABLE%'")
+	if err != nil {
+		return nil, err
+	}
+	defer tables.Close()
+	for tables.Next() {
+		var t TableRows
+		if err := tables.Scan(&t.Name); err != nil {
+			return nil, err
+		}
+		all = append(all, t)
+	}
+	if err := tables.Err(); err != nil {
+		return nil, err
+	}
+	for i := range all {
+		var last sql.NullInt64
+		if err := db.QueryRowContext(ctx, "SELECT MAX(rowid) FROM "+dialect.SQLite.Quote(all[i].Name)).Scan(&last); err == nil {
+			all[i].Rows = last.Int64
+		}
+	}
+	return all, ctx.Err()
 }
 
 // withSQLite opens a file so that nothing there is changed, and gives it to use; where that cannot

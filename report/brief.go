@@ -7,6 +7,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/review"
+	"justlens/core/text"
 )
 
 type briefRenderer struct{ w io.Writer }
@@ -21,7 +22,7 @@ func (r briefRenderer) File(f *review.File) error {
 		at := f.Text.Place(found.Span.Start)
 		more := ""
 		if found.More > 0 {
-			more = fmt.Sprintf(" (and %s more in this statement)", thousands(found.More))
+			more = fmt.Sprintf(" (and %s more in this statement)", text.Thousands(found.More))
 		}
 		fmt.Fprintf(&b, "%s:%d:%d: %s: %s: %s%s\n", Visible(f.Text.Path), at.Line, at.Column, found.Consequence, found.Check.ID, Visible(found.Message), more)
 	}

@@ -74,12 +74,12 @@ func (r *comparedText) comparison(c *compare.Comparison) {
 		r.same(c)
 	case c.Word == compare.NoneFound && c.Hunted.Tried == 0:
 	case c.Word == compare.NoneFound:
-		r.label("NONE", green, fmt.Sprintf("No difference found in %s made databases.%s", thousands(c.Hunted.Tried), leftOver(c.Hunted)))
+		r.label("NONE", green, fmt.Sprintf("No difference found in %s made databases.%s", text.Thousands(c.Hunted.Tried), leftOver(c.Hunted)))
 	case c.Hunted.Difference != nil:
 		r.difference(c, c.Hunted.Difference)
 	case c.OnRows != nil:
 		if c.Hunted.Tried > 0 {
-			r.label("MADE", gray, fmt.Sprintf("No difference in %s made databases.", thousands(c.Hunted.Tried)))
+			r.label("MADE", gray, fmt.Sprintf("No difference in %s made databases.", text.Thousands(c.Hunted.Tried)))
 		}
 	default:
 		r.label("DIFFER", red, "The columns are not the same; rows were not compared.")
@@ -93,7 +93,7 @@ func (r *comparedText) same(c *compare.Comparison) {
 		r.label("SAME", green, cannot)
 		return
 	}
-	r.label("SAME", green, fmt.Sprintf("The same rows, by reasoning; nor was a difference found in %s made databases. These changes, which keep the rows, make one query of both:", thousands(c.Hunted.Tried)))
+	r.label("SAME", green, fmt.Sprintf("The same rows, by reasoning; nor was a difference found in %s made databases. These changes, which keep the rows, make one query of both:", text.Thousands(c.Hunted.Tried)))
 	for i, name := range []string{"OLD", "NEW"} {
 		for _, reason := range c.Reasons[i] {
 			r.label("", gray, name+": "+Visible(reason))
@@ -186,10 +186,10 @@ func placeOfError(f *text.File, err error) string {
 func leftOver(h compare.Hunted) string {
 	var parts []string
 	if h.Open > 0 {
-		parts = append(parts, fmt.Sprintf(" On %s more the dialect leaves the rows open.", thousands(h.Open)))
+		parts = append(parts, fmt.Sprintf(" On %s more the dialect leaves the rows open.", text.Thousands(h.Open)))
 	}
 	if h.Stopped > 0 {
-		parts = append(parts, fmt.Sprintf(" On %s more one of them ends with an error.", thousands(h.Stopped)))
+		parts = append(parts, fmt.Sprintf(" On %s more one of them ends with an error.", text.Thousands(h.Stopped)))
 	}
 	return strings.Join(parts, "")
 }

@@ -231,7 +231,7 @@ func htmlOf(f *review.File, found *review.Finding) htmlFinding {
 		Message: Visible(found.Message), Why: Visible(found.Why), Place: fmt.Sprintf("line %d, column %d", at.Line, at.Column), Object: Visible(found.Object),
 	}
 	if found.More > 0 {
-		out.More = fmt.Sprintf("… and %s more of it in this statement.", thousands(found.More))
+		out.More = fmt.Sprintf("… and %s more of it in this statement.", text.Thousands(found.More))
 	}
 	for _, other := range found.Related {
 		place := f.Text.Place(other.Span.Start)

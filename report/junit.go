@@ -6,6 +6,7 @@ import (
 	"io"
 
 	"justlens/core/review"
+	"justlens/core/text"
 )
 
 // The XML in the style of JUnit: a suite for each file, a case for each finding, which has failed,
@@ -100,7 +101,7 @@ func junitText(f *review.File, found *review.Finding) string {
 		out += "\nMend (" + m.Effect.String() + "): " + visible(m.Title)
 	}
 	if found.More > 0 {
-		out += fmt.Sprintf("\n… and %s more of %s in this statement", thousands(found.More), found.Check.ID)
+		out += fmt.Sprintf("\n… and %s more of %s in this statement", text.Thousands(found.More), found.Check.ID)
 	}
 	return out
 }

@@ -9,6 +9,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/review"
+	"justlens/core/text"
 )
 
 // mostMarkdown is how many bytes a Markdown report takes: what a comment on a pull request holds.
@@ -84,7 +85,7 @@ func markdownOf(f *review.File, found *review.Finding) string {
 		})
 	}
 	if found.More > 0 {
-		fmt.Fprintf(&b, "\n… and %s more of %s in this statement.\n", thousands(found.More), code(found.Check.ID))
+		fmt.Fprintf(&b, "\n… and %s more of %s in this statement.\n", text.Thousands(found.More), code(found.Check.ID))
 	}
 	return b.String()
 }
@@ -157,7 +158,7 @@ func (r *markdownRenderer) Close(s Summary) error {
 		told += f.count
 	}
 	if told < total {
-		fmt.Fprintf(&b, "**%s more are not shown here**; the worst stand first.\n\n", thousands(total-told))
+		fmt.Fprintf(&b, "**%s more are not shown here**; the worst stand first.\n\n", text.Thousands(total-told))
 	}
 	_, err := io.WriteString(r.w, b.String()+last)
 	return err

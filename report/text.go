@@ -14,6 +14,7 @@ import (
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/review"
+	"justlens/core/text"
 )
 
 // margin is the column in which what is said of a finding begins; left of it
@@ -150,7 +151,7 @@ func (r *textRenderer) others(f *review.File, alike []review.Finding) {
 func (r *textRenderer) more(n int, id string) {
 	if n > 0 {
 		r.line("")
-		r.indented(fmt.Sprintf("… and %s more of %s.", thousands(n), id), gray)
+		r.indented(fmt.Sprintf("… and %s more of %s.", text.Thousands(n), id), gray)
 	}
 }
 
@@ -326,7 +327,7 @@ func (r *textRenderer) Close(s Summary) error {
 		if r.silent > 0 {
 			where = ", " + Count(r.silent, "file") + " among them that are not told of at all"
 		}
-		r.line(fmt.Sprintf("%s more findings are not shown%s; --limit 0 shows all.", thousands(r.untold), where))
+		r.line(fmt.Sprintf("%s more findings are not shown%s; --limit 0 shows all.", text.Thousands(r.untold), where))
 	}
 	if s.Files > 0 || len(s.Problems) == 0 {
 		r.line(r.totals(s))
@@ -374,10 +375,10 @@ func passedOver(p review.Passed) string {
 			others += n
 			continue
 		}
-		kinds = append(kinds, word+" "+thousands(n))
+		kinds = append(kinds, word+" "+text.Thousands(n))
 	}
 	if others > 0 {
-		kinds = append(kinds, "others "+thousands(others))
+		kinds = append(kinds, "others "+text.Thousands(others))
 	}
 	if total > 0 {
 		parts = append(parts, fmt.Sprintf("%s of kinds that are not reviewed (%s)", Count(total, "statement"), strings.Join(kinds, ", ")))
@@ -385,7 +386,7 @@ func passedOver(p review.Passed) string {
 	if p.Bodies > 0 {
 		bodies := "1 body of a routine"
 		if p.Bodies > 1 {
-			bodies = thousands(p.Bodies) + " bodies of routines"
+			bodies = text.Thousands(p.Bodies) + " bodies of routines"
 		}
 		parts = append(parts, bodies+" in another language")
 	}
@@ -442,13 +443,4 @@ func Count(n int, what string) string {
 		return fmt.Sprintf("%d %sies", n, strings.TrimSuffix(what, "y"))
 	}
 	return fmt.Sprintf("%d %ss", n, what)
-}
-
-// thousands writes a number with commas between its thousands.
-func thousands(n int) string {
-	s := strconv.Itoa(n)
-	for i := len(s) - 3; i > 0; i -= 3 {
-		s = s[:i] + "," + s[i:]
-	}
-	return s
 }

@@ -56,7 +56,7 @@ func TestEveryCheckHasCases(t *testing.T) {
 }
 
 // caseOptions reads the first line: `-- dialect: postgres`, or postgres@14, with `, no schema`
-// behind it where the demo's tables are not to be known, and `, possible` where
+// behind it where the demo's tables are not to be known, `, many rows` where they are large, and `, possible` where
 // findings of that certainty count. A second line `-- checks: null.equals, join.comma`
 // tells which checks the file is about, where it is not about all.
 func caseOptions(t *testing.T, src []byte) review.Options {
@@ -65,6 +65,7 @@ func caseOptions(t *testing.T, src []byte) review.Options {
 	setting, ok := strings.CutPrefix(string(head), "-- dialect: ")
 	require.True(t, ok, "the first line names the dialect")
 	setting, possible := strings.CutSuffix(setting, ", possible")
+	setting, large := strings.CutSuffix(setting, ", many rows")
 	name, bare := strings.CutSuffix(setting, ", no schema")
 	d, v, err := dialect.ParseWithVersion(name)
 	require.NoError(t, err)
@@ -83,8 +84,18 @@ func caseOptions(t *testing.T, src []byte) review.Options {
 		o.Schema.SetWhole()
 		o.Schema.Load([]byte(demo.Schema()), d)
 		require.Empty(t, o.Schema.Problems)
+		if large {
+			fill(o.Schema)
+		}
 	}
 	return o
+}
+
+// fill tells that every table has many rows.
+func fill(s *schema.Schema) {
+	for _, t := range s.Tables() {
+		s.SetRows(t.Qualifier, t.Name, 120_000)
+	}
 }
 
 // wanted lists "line: check" for each expectation, in order.

@@ -25,6 +25,7 @@ func reviewed(t *testing.T, c *check.Check, e check.Example, query string) []rev
 		o.Schema.SetWhole()
 		o.Schema.Load([]byte(demo.Schema()), e.Dialect)
 		require.Empty(t, o.Schema.Problems)
+		fill(o.Schema)
 	}
 	if c.Family() == "acceptance" { // which is about what other checks find
 		o.Checks = checks.All()

@@ -130,6 +130,13 @@ func (s *Schema) Search(path []string) {
 // does not have is none.
 func (s *Schema) SetWhole() { s.whole = true }
 
+// SetRows tells about how many rows a table has.
+func (s *Schema) SetRows(qualifier, name string, rows int64) {
+	if t := s.Table(qualifier, name); t != nil {
+		t.Rows = rows
+	}
+}
+
 // IsWhole reports whether a table that the schema does not have is none.
 func (s *Schema) IsWhole() bool { return s.whole }
 
@@ -371,6 +378,8 @@ type Table struct {
 	Indexes  []Index
 	// Query is the text of a view's query.
 	Query string
+	// Rows is about how many rows a server says the table has, 0 where nobody does.
+	Rows int64
 
 	places map[string]int // of the columns of a wide table, by name in lower case; nil if not made
 }

@@ -13,7 +13,7 @@ import (
 var rowsFunction = &check.Check{
 	ID:     "clause.rows-function",
 	Title:  "a function that gives rows where one value is asked for",
-	Errors: []string{"0A000", "42804", "UNSUPPORTED_GENERATOR"},
+	Errors: []string{"0A000", "42804"},
 	Doc: "A function such as UNNEST or EXPLODE gives any number of rows. It may stand in FROM and in the select list, where each of its rows becomes one of the result. A condition, CASE, an aggregate " +
 		"and the values of a write ask for one value, and PostgreSQL and Spark refuse it there; Spark takes it in the select list only where it is all of a column.",
 	Verdicts: check.Everywhere(check.Refused), // where there is no such function, too

@@ -7,5 +7,5 @@ import "justlens/core/check"
 // Checks is the family's list.
 var Checks = []*check.Check{
 	functionOnColumn, convertedColumn, arithmeticOnColumn, countForExistence, optionalFilter, orderRandom, deepOffset, longList, orAcross,
-	skippedLeading, correlatedOutput,
+	skippedLeading, correlatedOutput, noneServes,
 }
