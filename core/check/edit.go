@@ -94,9 +94,13 @@ func (p *Pass) FirstTokens(n syntax.Node) (first, second syntax.Token, ok bool) 
 	return tokens[i], tokens[i+1], true
 }
 
-// IgnoresErrors reports whether the write round a node says IGNORE, or SQLite's OR IGNORE, and so
-// passes over what would be refused ("INSERT IGNORE" of MariaDB's documentation).
+// IgnoresErrors reports whether the write round a node says IGNORE, or SQLite's OR IGNORE, or
+// SET has left the strict modes, so that what would be refused is passed over ("INSERT IGNORE",
+// "SQL_MODE" of MariaDB's documentation).
 func (p *Pass) IgnoresErrors(n syntax.Node) bool {
+	if p.Stmt.Lax {
+		return true
+	}
 	write := n
 	if k := n.Kind(); k != syntax.KindInsert && k != syntax.KindUpdate {
 		if write = p.Nearest(n, syntax.Kinds(syntax.KindInsert, syntax.KindUpdate)); write == nil {

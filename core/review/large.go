@@ -35,6 +35,7 @@ func (r *Reviewer) large(out *File, workers int) {
 	src := r.text
 	helpers := []*Reviewer{}
 	alone := pieceSize
+	r.modes = syntax.Modes{}
 	for at := 0; at < len(src); {
 		pieces := r.cut(at, 4*workers)
 		for len(helpers) < min(workers, len(pieces)) {
@@ -42,7 +43,7 @@ func (r *Reviewer) large(out *File, workers int) {
 			helper.version = r.version
 			helpers = append(helpers, helper)
 		}
-		spread(helpers, pieces, out.Dialect, r.tables, src)
+		r.spread(helpers, pieces, out.Dialect)
 		for i := range pieces {
 			p := &pieces[i]
 			if !p.holds {
@@ -60,12 +61,12 @@ func (r *Reviewer) large(out *File, workers int) {
 }
 
 // spread lets each helper review pieces in turn.
-func spread(helpers []*Reviewer, pieces []piece, d dialect.Dialect, tables *schema.Schema, src []byte) {
+func (r *Reviewer) spread(helpers []*Reviewer, pieces []piece, d dialect.Dialect) {
 	var wait sync.WaitGroup
 	for k, h := range helpers {
 		wait.Go(func() {
 			for i := k; i < len(pieces); i += len(helpers) {
-				h.piece(&pieces[i], d, tables, src)
+				h.piece(&pieces[i], d, r.tables, r.text, r.modes)
 			}
 		})
 	}
@@ -108,9 +109,10 @@ func boundary(src []byte, from int) int {
 var plainWords = [][]byte{[]byte("insert "), []byte("select "), []byte("update "), []byte("delete "), []byte("with "), []byte("-- ")}
 
 // piece reviews a piece as if the text ended behind it, and tells whether the guess holds.
-func (r *Reviewer) piece(p *piece, d dialect.Dialect, tables *schema.Schema, src []byte) {
+func (r *Reviewer) piece(p *piece, d dialect.Dialect, tables *schema.Schema, src []byte, m syntax.Modes) {
 	r.open(src[:p.to], d, tables)
 	r.parser.ResetAt(src[:p.to], d, r.version, p.from)
+	r.parser.Resume(m)
 	for r.more = true; r.more; {
 		if r.read(); slices.ContainsFunc(r.batch, func(s *syntax.Statement) bool { return !isPlain(s) }) {
 			return
@@ -142,6 +144,7 @@ func isPlain(s *syntax.Statement) bool {
 func (r *Reviewer) onward(out *File, from, to int) int {
 	r.found, r.faults = r.found[:0], r.faults[:0]
 	r.parser.ResetAt(r.text, out.Dialect, r.version, from)
+	r.parser.Resume(r.modes)
 	part := File{}
 	at := len(r.text)
 	for r.more = true; r.more; {
@@ -152,6 +155,7 @@ func (r *Reviewer) onward(out *File, from, to int) int {
 			break
 		}
 	}
+	r.modes = r.parser.Modes()
 	part.Findings, part.Faults = r.findings(), slices.Clone(r.faults)
 	out.join(&part)
 	return at

@@ -8,6 +8,7 @@ import (
 
 	"justlens/core/dialect"
 	"justlens/core/schema"
+	"justlens/core/syntax"
 )
 
 // TestPiecesHold of a text of plain statements: what one reviewer reads again because a guess
@@ -21,7 +22,7 @@ func TestPiecesHold(t *testing.T) {
 		pieces := r.cut(0, 4)
 		require.Len(t, pieces, 4)
 		for _, p := range pieces {
-			r.piece(&p, d, tables, src)
+			r.piece(&p, d, tables, src, syntax.Modes{})
 			require.True(t, p.holds, "%s: bytes %d to %d", d, p.from, p.to)
 		}
 	}

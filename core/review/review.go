@@ -137,6 +137,7 @@ type Reviewer struct {
 	readsMore            bool                // those of the batch are to be kept
 	stmt                 *syntax.Statement   // in hand
 	text                 []byte              // in hand
+	modes                syntax.Modes        // in which a large text is read on
 	tables               *schema.Schema      // what is known at the statement
 	visitor              func(syntax.Node, syntax.Kind)
 	bound                []*bind.Info // of the statements that are looked at together

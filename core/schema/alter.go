@@ -13,7 +13,8 @@ func (a applier) alterTable(n *syntax.AlterTable) {
 		a.schema.stranger(a.text(n.Name[len(n.Name)-1]), n.Actions)
 	}
 	if old == nil {
-		if len(n.Name) > 0 && !n.IfExists {
+		changes := slices.ContainsFunc(n.Actions, func(action *syntax.AlterAction) bool { return action.Action != syntax.OtherAction })
+		if len(n.Name) > 0 && !n.IfExists && changes { // a sequence may get another owner like a table
 			a.schema.problem(n.Name[len(n.Name)-1].Span, "no table %s to change", a.text(n.Name[len(n.Name)-1]))
 		}
 		return

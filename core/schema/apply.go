@@ -52,7 +52,11 @@ func (s *Schema) apply(stmt syntax.Stmt, src []byte) bool {
 	case *syntax.SelectStmt:
 		return a.selectInto(n)
 	case *syntax.OtherStmt:
-		s.conversions = s.conversions || createsConversion(a.span(n.Span()))
+		statement := a.span(n.Span())
+		s.conversions = s.conversions || createsConversion(statement)
+		if on, ok := setsNumbers(statement); ok {
+			s.givenNumbers = on
+		}
 		return false
 	default:
 		return false
@@ -64,6 +68,16 @@ func (s *Schema) apply(stmt syntax.Stmt, src []byte) bool {
 func createsConversion(statement string) bool {
 	words := strings.Fields(statement[:min(len(statement), 40)])
 	return len(words) > 1 && strings.EqualFold(words[0], "create") && (strings.EqualFold(words[1], "operator") || strings.EqualFold(words[1], "cast"))
+}
+
+// setsNumbers tells what SET IDENTITY_INSERT t ON, or OFF, says (SQL Server).
+func setsNumbers(statement string) (on, ok bool) {
+	if len(statement) > 400 { // longer than it can be
+		return false, false
+	}
+	words := strings.Fields(strings.ToUpper(statement))
+	ok = len(words) > 3 && words[0] == "SET" && words[1] == "IDENTITY_INSERT"
+	return ok && words[len(words)-1] == "ON", ok
 }
 
 // Load reads DDL text in a dialect. What could not be read or applied is told in

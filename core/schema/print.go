@@ -13,7 +13,7 @@ import (
 // schema again. Types of another dialect are written as their nearest kin;
 // expressions are written as they are.
 func (s *Schema) Print(w io.Writer, d dialect.Dialect) error {
-	p := printer{dialect: d, foreign: d != s.dialect}
+	p := printer{dialect: d, foreign: d != s.dialect, alike: d.Has(dialect.ExecutedComments) && s.dialect.Has(dialect.ExecutedComments)}
 	for _, t := range s.Types() {
 		p.userType(t)
 	}
@@ -46,6 +46,7 @@ type printer struct {
 	b       strings.Builder
 	dialect dialect.Dialect
 	foreign bool // the schema comes from another dialect
+	alike   bool // whose types are the same, as MySQL's and MariaDB's are
 }
 
 // inlineKeys reports whether foreign keys stand in CREATE TABLE, as they must
@@ -340,7 +341,7 @@ func (p *printer) view(t *Table) {
 
 // typeName writes a type, that of another dialect as its nearest kin.
 func (p *printer) typeName(t Type) string {
-	if !p.foreign || t.Class == class.Unknown || t.Class == class.Other {
+	if !p.foreign || p.alike || t.Class == class.Unknown || t.Class == class.Other {
 		return t.Name
 	}
 	kin := kinOf[t.Class][p.dialect]

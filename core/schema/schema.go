@@ -23,8 +23,10 @@ type Schema struct {
 	path     []string // search path, nil for the usual one
 	// conversions tells that an operator or a cast was created.
 	conversions bool
-	whole       bool
-	changes     int
+	// givenNumbers tells that SET IDENTITY_INSERT is ON.
+	givenNumbers bool
+	whole        bool
+	changes      int
 	// Problems tell of what could not be applied.
 	Problems []Problem
 	// strangers are tables, by last name in lower case, that were changed and are not there.
@@ -136,6 +138,9 @@ func (s *Schema) SetRows(qualifier, name string, rows int64) {
 		t.Rows = rows
 	}
 }
+
+// GivesNumbers reports whether the text has said that an identity may be given its numbers.
+func (s *Schema) GivesNumbers() bool { return s.givenNumbers }
 
 // IsWhole reports whether a table that the schema does not have is none.
 func (s *Schema) IsWhole() bool { return s.whole }

@@ -20,7 +20,7 @@ type Type struct {
 func (t Type) Word() string {
 	name := strings.ToLower(t.Name)
 	if end := strings.IndexAny(name, " ("); end >= 0 {
-		return name[:end]
+		name = name[:end]
 	}
-	return name
+	return strings.Trim(name, "[]") // as SQL Server's tools write them
 }

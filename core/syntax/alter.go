@@ -26,8 +26,8 @@ func (p *Parser) alterTable() Stmt {
 		p.next()
 	}
 	mark := p.lists.actions.Mark()
-	for !p.atEnd() && !p.startsAnother() {
-		p.alterAction()
+	for last := OtherAction; !p.atEnd() && !p.startsAnother(); {
+		last = p.alterAction(last)
 		if !p.acceptKind(Comma) {
 			break
 		}
@@ -51,16 +51,25 @@ func (p *Parser) ifExists() bool {
 	return true
 }
 
-// alterAction reads one action onto the stack of actions; several where
-// columns are added in parentheses.
-func (p *Parser) alterAction() {
+// alterAction reads one action onto the stack of actions; several where columns are added in
+// parentheses. On SQL Server what stands behind a comma goes on with the action before it.
+func (p *Parser) alterAction(before AlterKind) AlterKind {
 	start := p.start()
 	a := p.slabs.alterActions.New()
 	a.Action = OtherAction
+	if p.dialect != dialect.SQLServer {
+		before = OtherAction
+	}
 	switch {
-	case p.accept(word.Add):
+	case p.accept(word.Add), before == AddColumn, before == AddConstraint, before == SetDefault:
 		if p.alterAdd(a) {
-			return
+			return OtherAction
+		}
+	case before == DropColumn, before == DropConstraint:
+		column := p.at(word.Column)
+		p.alterDrop(a)
+		if a.Action == DropColumn && !column {
+			a.Action = before
 		}
 	case p.atAny(word.Drop) && p.peek(1).Word() != word.Partition:
 		p.next()
@@ -87,6 +96,7 @@ func (p *Parser) alterAction() {
 	p.skipAction()
 	a.node = p.node(start)
 	p.lists.actions.Push(a)
+	return a.Action
 }
 
 // skipAction passes over what an action ends with.
@@ -100,6 +110,16 @@ func (p *Parser) skipAction() {
 func (p *Parser) alterAdd(a *AlterAction) bool {
 	switch p.word {
 	case word.Partition, word.System, word.Period, word.Value, word.Logfile, word.Supplemental:
+		return false
+	}
+	if p.at(word.Default) || p.at(word.Constraint) && p.peek(2).Word() == word.Default { // of SQL Server
+		if p.accept(word.Constraint) {
+			p.ident("a name for the default")
+		}
+		p.next()
+		a.Action, a.X = SetDefault, p.expr()
+		p.expect(word.For)
+		a.Name = p.ident("a column")
 		return false
 	}
 	if p.startsConstraint() {

@@ -304,6 +304,11 @@ func (p *Parser) keyColumns(c *Constraint) {
 	for p.atAny(word.Key, word.Index, word.Clustered, word.Nonclustered) {
 		p.next()
 	}
+	if p.at(word.Nulls) && (p.peek(1).Word() == word.Not || p.peek(1).Word() == word.Distinct) { // of PostgreSQL
+		p.next()
+		p.accept(word.Not)
+		p.accept(word.Distinct)
+	}
 	p.ifNotExists()
 	if (p.tok.Kind == WordToken && (p.peek(1).Kind == LeftParen || p.peek(1).Word() == word.Using) && !p.at(word.Using) ||
 		p.tok.Kind == QuotedName) && !p.startsColumnConstraint() {

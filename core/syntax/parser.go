@@ -28,6 +28,8 @@ type Statement struct {
 	// is written twice; the token of a text is what stands between the outer quotes of the
 	// pairs, with the inner ones.
 	InQuotes []text.Span
+	// Lax tells that SET has made the server take values that it would refuse.
+	Lax bool
 }
 
 // Bounds of what is read: the nesting of expressions, queries and joins, above that
@@ -44,6 +46,8 @@ type Parser struct {
 	scan    scanner
 	dialect dialect.Dialect
 	began   dialect.Dialect // that of the text, which SET may change on the way
+	modes   Modes
+	lax     bool // they make the server take what it would refuse
 	power   *dialect.Precedence
 	slabs   slabs
 	lists   lists
@@ -100,13 +104,13 @@ func (p *Parser) ResetAt(src []byte, d dialect.Dialect, v dialect.Version, at in
 	p.scan.reset(src, d)
 	p.scan.pos = max(p.scan.pos, at)
 	p.scan.rules.version = d.CommentVersion(v)
-	p.dialect, p.began, p.power = d, d, d.Precedence()
+	p.dialect, p.began, p.power, p.modes, p.lax = d, d, d.Precedence(), Modes{}, false
 	p.i = 0
 }
 
 // IsBetween reports whether the parser stands behind a semicolon between two statements,
-// where another could go on reading as it would: no delimiter, mode, comment or quote that
-// was begun before counts further on.
+// where another with the same [Modes] could go on reading as it would: no delimiter, comment
+// or quote that was begun before counts further on.
 func (p *Parser) IsBetween() bool {
 	at := p.i
 	if at > 0 && p.scan.tokens[at].Kind == EOF {
@@ -114,7 +118,7 @@ func (p *Parser) IsBetween() bool {
 	}
 	s := &p.scan
 	return at < len(s.tokens) && s.tokens[at].Kind == Semicolon && int(s.tokens[at].Span.End) == s.pos && s.delimiter == nil && s.inside == 0 &&
-		!s.open && s.openComment.IsEmpty() && len(s.pasted) == 0 && p.dialect == p.began
+		!s.open && s.openComment.IsEmpty() && len(s.pasted) == 0
 }
 
 // Position gives how far the text was scanned, in bytes from 0.
@@ -168,7 +172,7 @@ func (p *Parser) More() *Statement {
 
 // read completes a statement by what was counted and found on the way.
 func (p *Parser) read(s Statement) *Statement {
-	s.Errors, s.Nodes, s.BodyUnread, s.InQuotes = p.errors, int(p.lastID), p.bodyUnread, p.inQuotes
+	s.Errors, s.Nodes, s.BodyUnread, s.InQuotes, s.Lax = p.errors, int(p.lastID), p.bodyUnread, p.inQuotes, p.lax
 	if len(p.errors) > 0 {
 		p.errors = nil // they are the statement's
 	}
@@ -184,28 +188,6 @@ func (p *Parser) Skip() text.Span {
 	start := p.scan.tokens[p.first].Span.Start
 	end := p.skipStatement()
 	return text.Span{Start: start, End: p.scan.tokens[max(p.first, end-1)].Span.End}
-}
-
-// setsMode follows SET sql_mode = ORACLE, behind which MariaDB reads much of
-// Oracle's grammar ("SQL_MODE=ORACLE" of its documentation).
-func (p *Parser) setsMode(tokens []Token) {
-	if len(tokens) < 4 || tokens[0].word != word.Set || !p.scan.rules.mariaComments {
-		return
-	}
-	mode := false
-	for _, t := range tokens {
-		s := p.scan.src[t.Span.Start:t.Span.End]
-		switch {
-		case t.Kind == WordToken && bytes.EqualFold(s, []byte("sql_mode")):
-			mode = true
-		case mode && (t.Kind == TextToken || t.Kind == WordToken):
-			if oracle := bytes.Contains(bytes.ToUpper(s), []byte("ORACLE")); oracle {
-				p.dialect, p.scan.rules.pipesOr = dialect.Oracle, false
-			} else {
-				p.dialect, p.scan.rules.pipesOr = dialect.MariaDB, dialect.MariaDB.Has(dialect.PipesAreOr)
-			}
-		}
-	}
 }
 
 // openComment gives a statement for a comment that is never closed behind the

@@ -180,6 +180,8 @@ func mustHave(p *check.Pass, t *schema.Table, c *schema.Column) bool {
 		return !(c.Primary && c.Type.Class == class.Integer) // a row number that it gives itself
 	case dialect.MySQL, dialect.MariaDB:
 		return c.Type.Class != class.Timestamp && c.Type.Word() != "enum" // which have values of their own
+	case dialect.SQLServer:
+		return c.Type.Word() != "rowversion" && c.Type.Word() != "timestamp" // which count the changes
 	}
 	return true
 }
