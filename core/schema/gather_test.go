@@ -60,6 +60,20 @@ func TestGather(t *testing.T) {
 	}
 }
 
+// TestOwnTableBeforeGathered asks for what a text makes without a schema, where another text
+// tells of a table in the schema that is usual.
+func TestOwnTableBeforeGathered(t *testing.T) {
+	t.Parallel()
+	g := schema.NewGatherer()
+	g.Add([]byte("CREATE TABLE public.hives (hive_id integer); CREATE TABLE old.hives (hive_id integer);"), dialect.Postgres)
+	s := schema.New(g.Schema())
+	s.Load([]byte("CREATE TABLE hives (hive_id integer, name text); ALTER TABLE public.hives ADD COLUMN colour text;"), dialect.Postgres)
+	require.Empty(t, s.Problems)
+	require.Len(t, s.Table("", "hives").Columns, 3)
+	require.Same(t, s.Table("", "hives"), s.Table("public", "hives"))
+	require.True(t, s.Table("old", "hives").Gathered, "which is another")
+}
+
 func TestSpeaksOfTables(t *testing.T) {
 	t.Parallel()
 	for text, want := range map[string]bool{

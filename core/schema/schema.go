@@ -59,6 +59,28 @@ func New(below *Schema) *Schema {
 // usualPath is where unqualified names are looked for if nothing else is said.
 var usualPath = []string{"", "public", "dbo", "main", "temp"}
 
+// qualified finds a table by its schema among those of one name. What the text itself makes
+// without one stands in a schema that is looked in as a rule, whatever other texts tell of that.
+func qualified(candidates []*Table, qualifier string) *Table {
+	var named, bare *Table
+	for _, t := range candidates {
+		if named == nil && strings.EqualFold(t.Qualifier, qualifier) {
+			named = t
+		}
+		if t.Qualifier == "" && !t.Gathered {
+			bare = t
+		}
+	}
+	usual := slices.ContainsFunc(usualPath, func(s string) bool { return strings.EqualFold(s, qualifier) })
+	switch {
+	case named != nil && named.Gathered && bare != nil && usual:
+		return bare
+	case named == nil && len(candidates) == 1 && candidates[0].Qualifier == "":
+		return candidates[0]
+	}
+	return named
+}
+
 // Table finds a table or view by its name, and the schema it is qualified with
 // or "". Letter case does not matter. It gives nil for a name that is unknown or
 // that several schemas have.
@@ -76,15 +98,7 @@ func (s *Schema) Table(qualifier, name string) *Table {
 		return nil
 	}
 	if qualifier != "" {
-		for _, t := range candidates {
-			if strings.EqualFold(t.Qualifier, qualifier) {
-				return t
-			}
-		}
-		if len(candidates) == 1 && candidates[0].Qualifier == "" {
-			return candidates[0]
-		}
-		return nil
+		return qualified(candidates, qualifier)
 	}
 	if len(candidates) == 1 {
 		return candidates[0]
