@@ -93,6 +93,11 @@ func (a applier) alter(t *Table, n *syntax.AlterAction) {
 			t.Columns[i].Primary = primary
 			a.columnConstraints(t, n.Column, i)
 		}
+	case syntax.ModifyColumn:
+		if i := a.mustHave(t, n); i >= 0 && n.Column != nil {
+			a.modify(&t.Columns[i], n.Column)
+			a.columnConstraints(t, n.Column, i)
+		}
 	case syntax.SetType, syntax.SetNotNull, syntax.DropNotNull, syntax.SetDefault, syntax.DropDefault,
 		syntax.NumberAlways, syntax.NumberByDefault, syntax.DropIdentity, syntax.DropExpression:
 		if i := a.mustHave(t, n); i >= 0 {
@@ -120,6 +125,28 @@ func (a applier) alterColumn(c *Column, n *syntax.AlterAction) {
 		c.Identity, c.Always = false, false
 	case syntax.DropExpression:
 		c.Generated, c.Stored = "", false
+	}
+}
+
+// modify takes over what a definition says of a column; the rest stays (Oracle, "ALTER TABLE",
+// modify_col_properties).
+func (a applier) modify(c *Column, n *syntax.ColumnDef) {
+	said := a.column(n)
+	if n.Type != nil {
+		c.Type = said.Type
+	}
+	c.NotNull = c.NotNull || said.NotNull
+	for _, con := range n.Constraints {
+		switch con.Type {
+		case syntax.NullAllowed:
+			c.NotNull = false
+		case syntax.DefaultValue:
+			c.Default = said.Default
+		case syntax.GeneratedAs:
+			c.Generated, c.Stored = said.Generated, said.Stored
+		case syntax.IdentityValue:
+			c.Identity, c.Always = true, said.Always
+		}
 	}
 }
 

@@ -71,15 +71,25 @@ func (p *Parser) alterAction(before AlterKind) AlterKind {
 		if a.Action == DropColumn && !column {
 			a.Action = before
 		}
-	case p.atAny(word.Drop) && p.peek(1).Word() != word.Partition:
+	case p.at(word.Set) && p.peek(1).Word() == word.Unused: // of Oracle
 		p.next()
+		p.next()
+		if p.dropColumns(a) {
+			return OtherAction
+		}
+	case p.atAny(word.Drop) && p.peek(1).Word() != word.Partition:
+		if p.next(); p.tok.Kind == LeftParen && p.dropColumns(a) { // of Oracle
+			return OtherAction
+		}
 		p.alterDrop(a)
 	case p.accept(word.Rename):
 		p.alterRename(a)
 	case p.at(word.Convert) && (p.peek(1).Word() == word.Partition || p.peek(1).Word() == word.Table):
 		p.alterConvert(a)
 	case p.atAny(word.Modify, word.Change):
-		p.alterChange(a)
+		if p.alterChange(a) {
+			return OtherAction
+		}
 	case p.at(word.Inherit) && p.dialect.Has(dialect.DollarQuotes):
 		p.next()
 		a.Action = InheritTable
@@ -130,29 +140,36 @@ func (p *Parser) alterAdd(a *AlterAction) bool {
 	p.accept(word.Column)
 	a.IfExists = p.ifExists()
 	if p.tok.Kind == LeftParen { // of MySQL and Oracle
-		p.next()
-		for !p.broken && p.tok.Kind != RightParen {
-			start := p.start()
-			each := p.slabs.alterActions.New()
+		p.alterList(func(each *AlterAction) {
 			if p.startsConstraint() {
 				each.Action, each.Constraint = AddConstraint, p.constraint()
-			} else {
-				each.Action, each.Column = AddColumn, p.columnDef()
-				each.Name = each.Column.Name
+				return
 			}
-			p.skipElement()
-			each.node = p.node(start)
-			p.lists.actions.Push(each)
-			if !p.acceptKind(Comma) {
-				break
-			}
-		}
-		p.expectKind(RightParen, ") or a comma")
+			each.Action, each.Column = AddColumn, p.columnDef()
+			each.Name = each.Column.Name
+		})
 		return true
 	}
 	a.Action, a.Column = AddColumn, p.columnDef()
 	a.Name = a.Column.Name
 	return false
+}
+
+// alterList reads what stands in parentheses behind a word, an action each.
+func (p *Parser) alterList(read func(*AlterAction)) {
+	p.next()
+	for !p.broken && p.tok.Kind != RightParen {
+		start := p.start()
+		each := p.slabs.alterActions.New()
+		read(each)
+		p.skipElement()
+		each.node = p.node(start)
+		p.lists.actions.Push(each)
+		if !p.acceptKind(Comma) {
+			break
+		}
+	}
+	p.expectKind(RightParen, ") or a comma")
 }
 
 // alterConvert reads MariaDB's CONVERT PARTITION p TO TABLE t, and CONVERT TABLE t TO ….
@@ -189,11 +206,19 @@ func (p *Parser) alterDrop(a *AlterAction) {
 		p.accept(word.Column)
 	}
 	a.IfExists = p.ifExists()
-	if p.tok.Kind == LeftParen { // Oracle's DROP (a, b)
-		a.Action = OtherAction
-		return
-	}
 	a.Name = p.ident("a name")
+}
+
+// dropColumns reads a column, or columns in parentheses, and tells which.
+func (p *Parser) dropColumns(a *AlterAction) (several bool) {
+	p.accept(word.Column)
+	drop := func(each *AlterAction) { each.Action, each.Name = DropColumn, p.ident("a column") }
+	if several = p.tok.Kind == LeftParen; several {
+		p.alterList(drop)
+	} else {
+		drop(a)
+	}
+	return several
 }
 
 func (p *Parser) alterRename(a *AlterAction) {
@@ -225,22 +250,38 @@ func (p *Parser) alterRename(a *AlterAction) {
 	a.To = p.ident("a new name")
 }
 
-// alterChange reads MODIFY [COLUMN] definition and CHANGE [COLUMN] name definition.
-func (p *Parser) alterChange(a *AlterAction) {
+// alterChange reads MODIFY [COLUMN] definition and CHANGE [COLUMN] name definition, and tells
+// whether it read several in parentheses. Of Oracle's what is not written stays as it is.
+func (p *Parser) alterChange(a *AlterAction) (several bool) {
 	change := p.at(word.Change)
 	p.next()
-	if p.tok.Kind == LeftParen || p.at(word.Partition) {
-		return // of Oracle
+	if p.at(word.Partition) {
+		return false
+	}
+	action := ChangeColumn
+	if p.dialect == dialect.Oracle {
+		action = ModifyColumn
+	}
+	modify := func(each *AlterAction) {
+		each.Action, each.Column = action, p.columnDef()
+		each.Name = each.Column.Name
+	}
+	if p.tok.Kind == LeftParen {
+		if action == ModifyColumn {
+			p.alterList(modify)
+		}
+		return action == ModifyColumn
 	}
 	p.accept(word.Column)
 	a.IfExists = p.ifExists()
+	var old Ident
 	if change {
-		a.Name = p.ident("a column")
+		old = p.ident("a column")
 	}
-	a.Action, a.Column = ChangeColumn, p.columnDef()
-	if !change {
-		a.Name = a.Column.Name
+	if modify(a); change {
+		a.Name = old
 	}
+	return false
 }
 
 // alterColumn reads ALTER [COLUMN] name action.
@@ -273,11 +314,12 @@ func (p *Parser) alterColumn(a *AlterAction) {
 		}
 		a.Action, a.Type = SetType, p.typeName()
 	case p.tok.Kind == WordToken && !p.atAny(word.Set, word.Drop, word.Add, word.Reset, word.Restart): // SQL Server
-		a.Action, a.Type = ChangeColumn, p.typeName()
+		a.Action, a.Type = DropNotNull, p.typeName() // unless it says otherwise
+		if p.accept(word.Collate) {
+			p.next()
+		}
 		if p.at(word.Not) {
 			a.Action = SetNotNull
-		} else {
-			a.Action = SetType
 		}
 	}
 }

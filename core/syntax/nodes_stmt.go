@@ -187,6 +187,7 @@ const (
 	TableToPartition // and a partition of a table
 	InheritTable     // takes the table To, of the schema Name, for a parent
 	ChangeColumn     // a whole new definition, of MODIFY and CHANGE
+	ModifyColumn     // what of a definition is to be another
 	OtherAction
 )
 

@@ -99,6 +99,12 @@ func (p *Parser) anyStatement() Stmt {
 		if p.peek(1).Word() == word.Table {
 			return p.renameTables()
 		}
+		if p.dialect == dialect.Oracle && p.peek(2).Word() == word.To {
+			p.next()
+			n := p.renameTable(false)
+			n.node.span.Start = start
+			return n
+		}
 	case word.Exec, word.Execute:
 		if s := p.dynamicStmt(start); s != nil {
 			return s

@@ -969,6 +969,7 @@ const (
 	Unpivot
 	Unsigned
 	Until
+	Unused
 	Update
 	Updatetext
 	Upgrade
@@ -2013,6 +2014,7 @@ var names = [Total]string{
 	Unpivot:                   "UNPIVOT",
 	Unsigned:                  "UNSIGNED",
 	Until:                     "UNTIL",
+	Unused:                    "UNUSED",
 	Update:                    "UPDATE",
 	Updatetext:                "UPDATETEXT",
 	Upgrade:                   "UPGRADE",
@@ -3054,6 +3056,7 @@ var lower = [Total]string{
 	Unpivot:                   "unpivot",
 	Unsigned:                  "unsigned",
 	Until:                     "until",
+	Unused:                    "unused",
 	Update:                    "update",
 	Updatetext:                "updatetext",
 	Upgrade:                   "upgrade",
