@@ -4,6 +4,7 @@ import (
 	"slices"
 	"strings"
 
+	"justlens/core/dialect"
 	"justlens/core/syntax"
 )
 
@@ -20,7 +21,7 @@ func (a applier) alterTable(n *syntax.AlterTable) {
 		return
 	}
 	t := a.schema.own(old)
-	for _, action := range n.Actions {
+	for _, action := range a.ordered(n.Actions) {
 		if action.Action != syntax.AddColumn {
 			t.places = nil
 		}
@@ -46,6 +47,26 @@ func (a applier) alterTable(n *syntax.AlterTable) {
 		}
 	}
 	a.schema.put(t)
+}
+
+// ordered gives the actions of a statement in the order in which they are done: PostgreSQL
+// drops first, then changes types, then adds columns (AlterTablePass in its tablecmds.c).
+func (a applier) ordered(actions []*syntax.AlterAction) []*syntax.AlterAction {
+	if a.schema.dialect != dialect.Postgres || len(actions) < 2 {
+		return actions
+	}
+	pass := func(n *syntax.AlterAction) int {
+		switch n.Action {
+		case syntax.DropColumn, syntax.DropConstraint, syntax.DropNotNull, syntax.DropIdentity, syntax.DropExpression:
+			return 0
+		case syntax.SetType:
+			return 1
+		case syntax.AddColumn:
+			return 2
+		}
+		return 3
+	}
+	return slices.SortedStableFunc(slices.Values(actions), func(a, b *syntax.AlterAction) int { return pass(a) - pass(b) })
 }
 
 // referTo lets the foreign keys that refer to a table follow its new name.
@@ -74,10 +95,12 @@ func (a applier) alter(t *Table, n *syntax.AlterAction) {
 			t.dropColumn(i)
 		}
 	case syntax.DropConstraint:
-		t.dropConstraint(a.text(n.Name))
+		t.dropConstraint(a.text(n.Name), a.schema.dialect)
 	case syntax.DropPrimaryKey:
 		for i := range t.Columns {
-			t.Columns[i].Primary = false
+			if t.Columns[i].Primary {
+				t.Columns[i].leaveKey(a.schema.dialect)
+			}
 		}
 		t.Keys = slices.DeleteFunc(t.Keys, func(k Key) bool { return k.Primary })
 	case syntax.RenameColumn:
@@ -92,6 +115,7 @@ func (a applier) alter(t *Table, n *syntax.AlterAction) {
 			t.Columns[i] = a.column(n.Column)
 			t.Columns[i].Primary = primary
 			a.columnConstraints(t, n.Column, i)
+			a.place(t, i, n)
 		}
 	case syntax.ModifyColumn:
 		if i := a.mustHave(t, n); i >= 0 && n.Column != nil {
@@ -114,15 +138,20 @@ func (a applier) alterColumn(c *Column, n *syntax.AlterAction) {
 	case syntax.SetNotNull:
 		c.NotNull = true
 	case syntax.DropNotNull:
-		c.NotNull = false
-	case syntax.SetDefault:
-		c.Default = a.expr(n.X)
-	case syntax.DropDefault:
-		c.Default = ""
+		if c.NotNull = false; isSerial(c.Type) { // a sequence for a default is left of it
+			c.Type.Name, c.Identity, c.Default = unnumbered(c.Type.Name), false, "nextval('')"
+		}
+	case syntax.SetDefault, syntax.DropDefault:
+		if c.Default = ""; n.X != nil && c.Generated == "" && (!c.Identity || isSerial(c.Type)) {
+			c.Default = a.expr(n.X)
+		}
+		if isSerial(c.Type) { // whose sequence was a default
+			c.Type.Name, c.Identity = unnumbered(c.Type.Name), false
+		}
 	case syntax.NumberAlways, syntax.NumberByDefault:
 		c.Identity, c.Always, c.NotNull = true, n.Action == syntax.NumberAlways, true
 	case syntax.DropIdentity:
-		c.Identity, c.Always = false, false
+		c.Identity, c.Always = isSerial(c.Type), false // which has a sequence and is none
 	case syntax.DropExpression:
 		c.Generated, c.Stored = "", false
 	}
@@ -160,6 +189,22 @@ func (a applier) addColumn(t *Table, n *syntax.AlterAction) {
 	}
 	t.append(c)
 	a.columnConstraints(t, n.Column, len(t.Columns)-1)
+	a.place(t, len(t.Columns)-1, n)
+}
+
+// place puts a column first, or behind another, where that is said.
+func (a applier) place(t *Table, column int, n *syntax.AlterAction) {
+	switch {
+	case n.First:
+		t.moveColumn(column, 0)
+	case !n.After.IsZero():
+		if before := t.Column(a.text(n.After)); before >= 0 && before != column {
+			if before > column {
+				before--
+			}
+			t.moveColumn(column, before+1)
+		}
+	}
 }
 
 // mustHave finds the column that an action is about, or tells that there is none.
@@ -174,28 +219,57 @@ func (a applier) mustHave(t *Table, n *syntax.AlterAction) int {
 // dropColumn takes a column away, with the keys and indexes that hold it.
 func (t *Table) dropColumn(column int) {
 	t.Columns = slices.Delete(t.Columns, column, column+1)
-	// without gives the list with the later columns moved up, nil if it holds the column.
-	without := func(list []int) []int {
-		if slices.Contains(list, column) {
-			return nil
+	t.renumber(func(i int) int {
+		switch {
+		case i == column:
+			return -1
+		case i > column:
+			return i - 1
 		}
-		moved := slices.Clone(list)
-		for i := range moved {
-			if moved[i] > column {
-				moved[i]--
+		return i
+	})
+}
+
+// moveColumn gives a column another place among the others.
+func (t *Table) moveColumn(from, to int) {
+	moved := t.Columns[from]
+	t.Columns = slices.Insert(slices.Delete(t.Columns, from, from+1), to, moved)
+	t.renumber(func(i int) int {
+		if i == from {
+			return to
+		}
+		if i > from {
+			i--
+		}
+		if i >= to {
+			i++
+		}
+		return i
+	})
+}
+
+// renumber lets keys, indexes and checks follow columns to their new places; what holds one
+// that has none, -1, goes.
+func (t *Table) renumber(place func(int) int) {
+	// moved gives the list with the new places, nil if it holds a column that has none.
+	moved := func(list []int) []int {
+		out := make([]int, len(list))
+		for i, column := range list {
+			if out[i] = place(column); out[i] < 0 {
+				return nil
 			}
 		}
-		return moved
+		return out
 	}
 	var keys []Key
 	for _, k := range t.Keys {
-		if k.Columns = without(k.Columns); k.Columns != nil {
+		if k.Columns = moved(k.Columns); k.Columns != nil {
 			keys = append(keys, k)
 		}
 	}
 	var foreign []ForeignKey
 	for _, f := range t.Foreign {
-		if f.Columns = without(f.Columns); f.Columns != nil {
+		if f.Columns = moved(f.Columns); f.Columns != nil {
 			foreign = append(foreign, f)
 		}
 	}
@@ -203,9 +277,9 @@ func (t *Table) dropColumn(column int) {
 	for _, index := range t.Indexes {
 		parts, kept := slices.Clone(index.Parts), true
 		for i := range parts {
-			kept = kept && parts[i].Column != column
-			if parts[i].Column > column {
-				parts[i].Column--
+			if parts[i].Column >= 0 {
+				parts[i].Column = place(parts[i].Column)
+				kept = kept && parts[i].Column >= 0
 			}
 		}
 		if index.Parts = parts; kept {
@@ -214,20 +288,21 @@ func (t *Table) dropColumn(column int) {
 	}
 	var checks []Check
 	for _, c := range t.Checks {
-		if moved := without(c.Columns); moved != nil || len(c.Columns) == 0 {
-			c.Columns = moved
+		if columns := moved(c.Columns); columns != nil {
+			c.Columns = columns
 			checks = append(checks, c)
 		}
 	}
 	t.Keys, t.Foreign, t.Indexes, t.Checks = keys, foreign, indexes, checks
+	t.places = nil
 }
 
 // dropConstraint drops what has the name: a key, a foreign key, a check or an index.
-func (t *Table) dropConstraint(name string) {
+func (t *Table) dropConstraint(name string, d dialect.Dialect) {
 	for _, k := range t.Keys {
 		if k.Primary && (strings.EqualFold(k.Name, name) || k.Name == "" && strings.EqualFold(t.Name+"_pkey", name)) {
 			for _, c := range k.Columns {
-				t.Columns[c].Primary = false
+				t.Columns[c].leaveKey(d)
 			}
 		}
 	}
@@ -237,6 +312,13 @@ func (t *Table) dropConstraint(name string) {
 	t.Foreign = slices.DeleteFunc(t.Foreign, func(f ForeignKey) bool { return strings.EqualFold(f.Name, name) })
 	t.Checks = slices.DeleteFunc(t.Checks, func(c Check) bool { return strings.EqualFold(c.Name, name) })
 	t.Indexes = slices.DeleteFunc(t.Indexes, func(i Index) bool { return strings.EqualFold(i.Name, name) })
+}
+
+// leaveKey takes a column out of the primary key. PostgreSQL, MySQL and MariaDB have made it
+// NOT NULL, which it stays.
+func (c *Column) leaveKey(d dialect.Dialect) {
+	c.Primary = false
+	c.NotNull = c.NotNull || d == dialect.Postgres || d.Has(dialect.ExecutedComments)
 }
 
 func (t *Table) renameConstraint(old, name string) {
@@ -306,7 +388,7 @@ func (a applier) dropIndex(name string, on []syntax.Ident) {
 	}
 	for _, t := range holders {
 		changed := t.clone()
-		changed.dropConstraint(name)
+		changed.dropConstraint(name, a.schema.dialect)
 		a.schema.put(changed)
 	}
 }

@@ -250,9 +250,7 @@ func (a applier) createTable(n *syntax.CreateTable) {
 	t.Complete = n.Query == nil && len(n.Columns) > 0 && n.Like == nil && !n.Inherits
 	if old := a.find(n.Like); old != nil {
 		t.Columns, t.Complete = slices.Clone(old.Columns), old.Complete
-		if a.schema.dialect.Has(dialect.ExecutedComments) { // MySQL and MariaDB copy keys, too
-			t.Keys, t.Checks, t.Indexes = slices.Clone(old.Keys), slices.Clone(old.Checks), slices.Clone(old.Indexes)
-		}
+		a.copyLike(t, old, n)
 	}
 	if n.Inherits {
 		a.inherit(t, n)
@@ -276,8 +274,49 @@ func (a applier) createTable(n *syntax.CreateTable) {
 	}
 	if n.Query != nil {
 		a.queryColumns(t, n.Query, nil)
+		a.releaseCopies(t)
 	}
 	a.schema.put(t)
+}
+
+// copyLike takes over of a table what LIKE copies besides names and types: all on MySQL and
+// MariaDB, on PostgreSQL NOT NULL and what INCLUDING names ("CREATE TABLE" of their documentation).
+func (a applier) copyLike(t, old *Table, n *syntax.CreateTable) {
+	has := func(w word.Word) bool {
+		return a.schema.dialect.Has(dialect.ExecutedComments) ||
+			slices.ContainsFunc(n.Including, func(id syntax.Ident) bool { return word.Word(id.Sym) == w || word.Word(id.Sym) == word.All })
+	}
+	if has(word.Indexes) {
+		t.Keys, t.Indexes = slices.Clone(old.Keys), slices.Clone(old.Indexes)
+	}
+	if has(word.Constraints) {
+		t.Checks = slices.Clone(old.Checks)
+	}
+	if a.schema.dialect != dialect.Postgres {
+		return
+	}
+	for i := range t.Keys { // which get names of their own
+		t.Keys[i].Name = ""
+	}
+	for i := range t.Indexes {
+		t.Indexes[i].Name = ""
+	}
+	for i := range t.Columns {
+		c := &t.Columns[i]
+		if isSerial(c.Type) {
+			c.Type.Name, c.Identity = unnumbered(c.Type.Name), has(word.Defaults)
+		} else if !has(word.Identity) {
+			c.Identity, c.Always = false, false
+		}
+		if !has(word.Defaults) {
+			c.Default = ""
+		}
+		if !has(word.Generated) {
+			c.Generated, c.Stored = "", false
+		}
+		c.NotNull = c.NotNull || c.Primary
+		c.Primary = c.Primary && has(word.Indexes)
+	}
 }
 
 // inherit takes the columns and conditions of parent tables over, whose keys hold for their own rows only
@@ -342,6 +381,17 @@ func merged(parent, c Column) Column {
 
 // isSerial reports whether a column has a sequence for its default, by its type.
 func isSerial(t Type) bool { return strings.Contains(strings.ToLower(t.Name), "serial") }
+
+// unnumbered gives the type that a serial one is without its sequence.
+func unnumbered(serial string) string {
+	switch strings.ToLower(serial) {
+	case "bigserial", "serial8":
+		return "bigint"
+	case "smallserial", "serial2":
+		return "smallint"
+	}
+	return "integer"
+}
 
 // column gives a column without its keys.
 func (a applier) column(n *syntax.ColumnDef) Column {
@@ -563,6 +613,22 @@ func (a applier) queryColumns(t *Table, q *syntax.Query, names []syntax.Ident) {
 	t.Complete = t.Complete || len(names) > 0
 }
 
+// releaseCopies lets the columns of a table that a query makes take NULLs, where the database
+// copies types only.
+func (a applier) releaseCopies(t *Table) {
+	switch a.schema.dialect {
+	case dialect.MySQL, dialect.MariaDB, dialect.SQLServer, dialect.Oracle:
+		return // which copy NOT NULL
+	}
+	for i := range t.Columns {
+		c := &t.Columns[i]
+		c.NotNull = false
+		if a.schema.dialect == dialect.SQLite && c.Type.Name != "" && c.Type.Class != class.Integer && c.Type.Class != class.Text && c.Type.Class != class.Float {
+			c.Type = Type{Name: "NUM"} // of a type only the affinity is left
+		}
+	}
+}
+
 // outputs gives the columns of a query's body with the types that plain columns
 // of named tables have, and whether they are all.
 func (a applier) outputs(b syntax.Body) ([]Column, bool) {
@@ -693,7 +759,13 @@ func (a applier) sourceColumn(x *syntax.Name, sources []source) Column {
 // copyOf gives a column as a query passes it on.
 func (s source) copyOf(i int, d dialect.Dialect) Column {
 	c := s.table.Columns[i]
-	return Column{Name: c.Name, Quoted: c.Quoted, Type: c.Type, NotNull: !s.optional && s.table.IsRequired(i, d), Collation: c.Collation}
+	copied := Column{Name: c.Name, Quoted: c.Quoted, Type: c.Type, NotNull: !s.optional && s.table.IsRequired(i, d), Collation: c.Collation}
+	if d.Has(dialect.ExecutedComments) { // MySQL and MariaDB
+		if copied.Default = c.Default; c.Identity {
+			copied.Default = "0"
+		}
+	}
+	return copied
 }
 
 // selectInto adds the table that SELECT … INTO makes.
@@ -709,6 +781,7 @@ func (a applier) selectInto(n *syntax.SelectStmt) bool {
 	t := a.named(name.Parts)
 	t.Temporary = strings.HasPrefix(t.Name, "#")
 	a.queryColumns(t, n.Query, nil)
+	a.releaseCopies(t)
 	a.schema.put(t)
 	return true
 }
@@ -747,6 +820,12 @@ func (a applier) createIndex(n *syntax.CreateIndex) {
 			a.schema.problem(n.Table[len(n.Table)-1].Span, "no table %s to index", a.text(n.Table[len(n.Table)-1]))
 		}
 		return
+	}
+	if n.IfNotExists && len(n.Name) > 0 {
+		name := a.text(n.Name[len(n.Name)-1])
+		if slices.ContainsFunc(old.Indexes, func(i Index) bool { return strings.EqualFold(i.Name, name) }) {
+			return
+		}
 	}
 	t := a.schema.own(old)
 	index := Index{Unique: n.Unique, Special: !n.Method.IsZero() && n.Method.Sym != syntax.Sym(word.Btree)}

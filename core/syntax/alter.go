@@ -152,7 +152,18 @@ func (p *Parser) alterAdd(a *AlterAction) bool {
 	}
 	a.Action, a.Column = AddColumn, p.columnDef()
 	a.Name = a.Column.Name
+	p.position(a)
 	return false
+}
+
+// position reads FIRST, or AFTER a column.
+func (p *Parser) position(a *AlterAction) {
+	if p.startsPosition() {
+		if a.First = p.accept(word.First); !a.First {
+			p.next()
+			a.After = p.ident("a column")
+		}
+	}
 }
 
 // alterList reads what stands in parentheses behind a word, an action each.
@@ -281,6 +292,7 @@ func (p *Parser) alterChange(a *AlterAction) (several bool) {
 	if modify(a); change {
 		a.Name = old
 	}
+	p.position(a)
 	return false
 }
 

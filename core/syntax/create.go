@@ -112,6 +112,15 @@ func (p *Parser) tableElements(n *CreateTable) {
 		case p.at(word.Like):
 			p.next()
 			n.Like = p.path("a table")
+			for p.atAny(word.Including, word.Excluding) {
+				if including := p.at(word.Including); including {
+					p.next()
+					n.Including = append(n.Including, Ident{Span: p.tok.Span, Sym: p.tok.Sym})
+				} else {
+					p.next()
+				}
+				p.next()
+			}
 			p.skipElement()
 		default:
 			p.lists.columns.Push(p.columnDef())
@@ -160,7 +169,7 @@ func (p *Parser) columnDef() *ColumnDef {
 		c.Type = p.typeName()
 	}
 	mark := p.lists.constraints.Mark()
-	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
+	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() && !p.startsPosition() {
 		if p.at(word.Not) && p.peek(1).Word() == word.Null {
 			c.NotNull = true
 			p.next()
@@ -176,6 +185,14 @@ func (p *Parser) columnDef() *ColumnDef {
 	c.Constraints = p.lists.constraints.Take(mark)
 	c.node = p.node(start)
 	return c
+}
+
+// positioned are the dialects whose ALTER TABLE says where a column is to stand.
+var positioned = dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark)
+
+// startsPosition reports whether FIRST or AFTER begins here.
+func (p *Parser) startsPosition() bool {
+	return p.atAny(word.First, word.After) && positioned.Has(p.dialect)
 }
 
 func (p *Parser) startsColumnConstraint() bool {
@@ -393,7 +410,7 @@ func (p *Parser) createIndex() Stmt {
 	}
 	p.next()
 	p.accept(word.Concurrently)
-	p.ifNotExists()
+	n.IfNotExists = p.ifNotExists()
 	if !p.at(word.On) {
 		n.Name = p.path("a name for the index")
 	}

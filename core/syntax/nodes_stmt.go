@@ -109,6 +109,8 @@ type CreateTable struct {
 	IfNotExists bool
 	Name        []Ident
 	Like        []Ident // the table that is copied
+	// Including are the words behind INCLUDING: what of that table comes along.
+	Including   []Ident
 	Columns     []*ColumnDef
 	Constraints []*Constraint
 	Query       *Query
@@ -209,7 +211,9 @@ type AlterAction struct {
 	node
 	Action     AlterKind
 	Name, To   Ident
-	IfExists   bool // IF EXISTS, or IF NOT EXISTS of ADD
+	IfExists   bool  // IF EXISTS, or IF NOT EXISTS of ADD
+	First      bool  // the column is to be the first
+	After      Ident // or to stand behind this one
 	Column     *ColumnDef
 	Constraint *Constraint
 	Type       *TypeName
@@ -257,7 +261,8 @@ type CreateIndex struct {
 	node
 	Unique bool
 	// Special is FULLTEXT or SPATIAL.
-	Special bool
+	Special     bool
+	IfNotExists bool
 
 	Name   []Ident
 	Table  []Ident
