@@ -17,6 +17,9 @@ type Modes struct {
 	saved map[string]string // lists by the variables that keep them
 }
 
+// mostSaved bounds how many variables that keep modes are remembered.
+const mostSaved = 64
+
 // Modes gives those in which the next statement is read.
 func (p *Parser) Modes() Modes { return p.modes }
 
@@ -41,7 +44,7 @@ func (p *Parser) setsMode(tokens []Token) {
 		whole := i+3 == len(tokens) || tokens[i+3].Kind == Comma || tokens[i+3].Kind == Semicolon
 		switch {
 		case name != "sql_mode":
-			if whole && tokens[i].Kind == VariableName && p.setting(value) == "sql_mode" {
+			if whole && tokens[i].Kind == VariableName && p.setting(value) == "sql_mode" && len(p.modes.saved) < mostSaved {
 				p.modes.saved = maps.Clone(p.modes.saved) // others may go on from here
 				if p.modes.saved == nil {
 					p.modes.saved = map[string]string{}

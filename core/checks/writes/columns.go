@@ -187,18 +187,8 @@ func mustHave(p *check.Pass, t *schema.Table, c *schema.Column) bool {
 }
 
 func runSetRequired(p *check.Pass, a *syntax.Assign) {
-	if _, ok := p.Parent(a).(*syntax.Update); !ok || a.Value == nil || !isNull(a.Value) {
-		return
-	}
-	c := p.PlaceOf(a.Value).Column
-	if c == nil || p.IgnoresErrors(a) {
-		return
-	}
-	for _, s := range p.Scope(p.Parent(a)).Sources {
-		if t := s.SchemaTable(); t != nil && !t.IsView && isOf(t, c) && mustHave(p, t, c) {
-			tellNull(p, a.Value, t, c.Name)
-			return
-		}
+	if _, t, c := assigned(p, a); c != nil && isNull(a.Value) && mustHave(p, t, c) && !p.IgnoresErrors(a) {
+		tellNull(p, a.Value, t, c.Name)
 	}
 }
 

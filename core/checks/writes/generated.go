@@ -122,20 +122,28 @@ func element(list []text.Span, i int) text.Span {
 }
 
 func runSetGenerated(p *check.Pass, a *syntax.Assign) {
+	n, t, c := assigned(p, a)
+	if c == nil || c.Generated == "" || p.Dialect != dialect.SQLite && isDefault(a.Value) || p.IgnoresErrors(a) {
+		return
+	}
+	f := generated(p, n, t, c, a.Target.Span())
+	f.Mends = []check.Mend{{Title: "leave the assignment out", Effect: check.ByHand}}
+	p.Report(f)
+}
+
+// assigned gives the column that an assignment of UPDATE sets, with its table; nil where it is
+// not known, or a view's.
+func assigned(p *check.Pass, a *syntax.Assign) (*syntax.Update, *schema.Table, *schema.Column) {
 	n, ok := p.Parent(a).(*syntax.Update)
-	if !ok || a.Value == nil || p.Dialect != dialect.SQLite && isDefault(a.Value) {
-		return
+	if !ok || a.Value == nil {
+		return nil, nil, nil
 	}
-	c := p.PlaceOf(a.Value).Column
-	if c == nil || c.Generated == "" || p.IgnoresErrors(a) {
-		return
-	}
-	for _, s := range p.Scope(n).Sources {
-		if t := s.SchemaTable(); t != nil && !t.IsView && isOf(t, c) {
-			f := generated(p, n, t, c, a.Target.Span())
-			f.Mends = []check.Mend{{Title: "leave the assignment out", Effect: check.ByHand}}
-			p.Report(f)
-			return
+	if c := p.PlaceOf(a.Value).Column; c != nil {
+		for _, s := range p.Scope(n).Sources {
+			if t := s.SchemaTable(); t != nil && !t.IsView && isOf(t, c) {
+				return n, t, c
+			}
 		}
 	}
+	return nil, nil, nil
 }

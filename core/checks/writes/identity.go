@@ -108,20 +108,11 @@ func numbered(p *check.Pass, n syntax.Node, t *schema.Table, c *schema.Column, a
 }
 
 func runSetIdentity(p *check.Pass, a *syntax.Assign) {
-	n, ok := p.Parent(a).(*syntax.Update)
-	if !ok || a.Value == nil || isDefault(a.Value) {
+	n, t, c := assigned(p, a)
+	if c == nil || !c.Always || isDefault(a.Value) {
 		return
 	}
-	c := p.PlaceOf(a.Value).Column
-	if c == nil || !c.Always {
-		return
-	}
-	for _, s := range p.Scope(n).Sources {
-		if t := s.SchemaTable(); t != nil && !t.IsView && isOf(t, c) {
-			f := numbered(p, n, t, c, a.Target.Span())
-			f.Mends = []check.Mend{{Title: "leave the assignment out", Effect: check.ByHand}}
-			p.Report(f)
-			return
-		}
-	}
+	f := numbered(p, n, t, c, a.Target.Span())
+	f.Mends = []check.Mend{{Title: "leave the assignment out", Effect: check.ByHand}}
+	p.Report(f)
 }
