@@ -14,23 +14,30 @@ func Unparen(x Expr) Expr {
 // Operands calls f for each operand that an operator joins at the top of x, in the order of
 // the text, looking through parentheses; before is the operator in front of it, nil in front
 // of the first.
-func Operands(x Expr, op Op, f func(x Expr, before *Binary)) { operands(x, op, Unparen, nil, f) }
+func Operands(x Expr, op Op, f func(x Expr, before *Binary)) { operands(x, op, true, nil, f) }
 
 // BareOperands is Operands that stops at parentheses: each span is that of a whole operand
 // of the chain as written.
-func BareOperands(x Expr, op Op, f func(x Expr, before *Binary)) {
-	operands(x, op, func(x Expr) Expr { return x }, nil, f)
+func BareOperands(x Expr, op Op, f func(x Expr, before *Binary)) { operands(x, op, false, nil, f) }
+
+func operands(x Expr, op Op, within bool, before *Binary, f func(Expr, *Binary)) {
+	b := joined(x, op, within)
+	switch {
+	case b == nil:
+		f(x, before)
+	case joined(b.X, op, within) == nil: // of two, as most are
+		f(b.X, before)
+		operands(b.Y, op, within, b, f)
+	default:
+		chainOperands(x, op, within, before, f)
+	}
 }
 
-// operands goes down the left sides in a loop: a chain may be longer than the stack is deep.
-func operands(x Expr, op Op, within func(Expr) Expr, before *Binary, f func(Expr, *Binary)) {
+// chainOperands goes down the left sides in a loop: a chain may be longer than the stack is deep.
+func chainOperands(x Expr, op Op, within bool, before *Binary, f func(Expr, *Binary)) {
 	var room [16]*Binary
 	spine := room[:0]
-	for {
-		b, ok := within(x).(*Binary)
-		if !ok || b.Op != op {
-			break
-		}
+	for b := joined(x, op, within); b != nil; b = joined(x, op, within) {
 		spine = append(spine, b)
 		x = b.X
 	}
@@ -38,6 +45,17 @@ func operands(x Expr, op Op, within func(Expr) Expr, before *Binary, f func(Expr
 		last := spine[len(spine)-1]
 		operands(last.Y, op, within, last, f)
 	}
+}
+
+// joined gives an expression as two operands of an operator, nil if it is none.
+func joined(x Expr, op Op, within bool) *Binary {
+	if within {
+		x = Unparen(x)
+	}
+	if b, ok := x.(*Binary); ok && b.Op == op {
+		return b
+	}
+	return nil
 }
 
 // Conjuncts calls f for each condition that AND joins at the top of x, in the

@@ -37,7 +37,8 @@ var noneServes = &check.Check{
 }
 
 func runNoneServes(p *check.Pass, where *syntax.Where) {
-	if p.Schema == nil {
+	scope := p.Scope(p.Parent(where))
+	if scope == nil || !slices.ContainsFunc(scope.Sources, isLarge) {
 		return
 	}
 	var asked []*bind.Source // one index for all conditions on a source is told of once
@@ -48,7 +49,7 @@ func runNoneServes(p *check.Pass, where *syntax.Where) {
 		}
 		source := p.Use(n).Source
 		t, column := source.SchemaTable(), p.Use(n).Column.Index
-		if t.Rows < fewRows || t.Columns[column].Type.Class == class.Boolean || len(t.Columns[column].Type.Values) > 0 {
+		if !isLarge(source) || t.Columns[column].Type.Class == class.Boolean || len(t.Columns[column].Type.Values) > 0 {
 			return
 		}
 		if asked = append(asked, source); isReached(p, where, source) {
@@ -68,6 +69,11 @@ func runNoneServes(p *check.Pass, where *syntax.Where) {
 		}
 		p.Report(f)
 	})
+}
+
+func isLarge(s *bind.Source) bool {
+	t := s.SchemaTable()
+	return t != nil && t.Rows >= fewRows
 }
 
 // mostSources bounds how many sources of a query are looked at.
