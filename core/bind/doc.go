@@ -5,6 +5,7 @@
 //	info.go    the answer
 //	scope.go   sources, scopes, looking a name up
 //	bind.go    the walk over a statement that makes them
+//	names.go   what a name means, by the rules of its clause
 //	from.go    the sources of FROM
 //	output.go  what a query gives out
 //	same.go    whether two expressions are the same

@@ -240,10 +240,11 @@ func (r *Reviewer) find(f *text.File, guess *Guess, workers int) *File {
 // findings gives what was found in the text, which is the caller's.
 func (r *Reviewer) findings() []Finding {
 	const many = 1024 // worth handing over instead of a copy
-	found := r.found
-	if r.found = nil; len(found) < many {
-		r.found, found = found, slices.Clone(found)
+	if len(r.found) < many {
+		return slices.Clone(r.found)
 	}
+	found := r.found
+	r.found = nil
 	return found
 }
 

@@ -20,21 +20,8 @@ func Operands(x Expr, op Op, f func(x Expr, before *Binary)) { operands(x, op, t
 // of the chain as written.
 func BareOperands(x Expr, op Op, f func(x Expr, before *Binary)) { operands(x, op, false, nil, f) }
 
+// operands goes down the left sides in a loop: a chain may be longer than the stack is deep.
 func operands(x Expr, op Op, within bool, before *Binary, f func(Expr, *Binary)) {
-	b := joined(x, op, within)
-	switch {
-	case b == nil:
-		f(x, before)
-	case joined(b.X, op, within) == nil: // of two, as most are
-		f(b.X, before)
-		operands(b.Y, op, within, b, f)
-	default:
-		chainOperands(x, op, within, before, f)
-	}
-}
-
-// chainOperands goes down the left sides in a loop: a chain may be longer than the stack is deep.
-func chainOperands(x Expr, op Op, within bool, before *Binary, f func(Expr, *Binary)) {
 	var room [16]*Binary
 	spine := room[:0]
 	for b := joined(x, op, within); b != nil; b = joined(x, op, within) {

@@ -225,20 +225,11 @@ var windowOutside = &check.Check{
 			})
 			return
 		}
-		name := ""
-		switch clause := clauseOf(p, c).(type) {
-		case *syntax.Where:
-			name = "WHERE"
-		case *syntax.GroupBy:
-			name = "GROUP BY"
-		case *syntax.Having:
-			name = "HAVING"
-		case *syntax.Join:
-			name = "ON"
-		default:
-			_ = clause
+		clause := clauseOf(p, c)
+		if clause == nil || !beforeWindows.Has(clause.Kind()) {
 			return
 		}
+		name := keyword(clause)
 		p.Report(check.Finding{
 			Span: c.Span(), Certainty: check.Certain,
 			Message: fmt.Sprintf("%s cannot use the window function %s", name, p.FunctionText(c)),
@@ -248,17 +239,16 @@ var windowOutside = &check.Check{
 	}).And(check.Names(runWindowAlias, bind.OutputAlias)),
 }
 
+// beforeWindows are the clauses that are done before windows are looked at.
+var beforeWindows = syntax.Kinds(syntax.KindWhere, syntax.KindJoin, syntax.KindGroupBy, syntax.KindHaving)
+
 // runWindowAlias reports a window function that a clause reaches by its alias.
 func runWindowAlias(p *check.Pass, name *syntax.Name) {
-	clause := ""
-	switch clauseOf(p, name).(type) { // of WHERE clause.aggregate-in-where tells
-	case *syntax.GroupBy:
-		clause = "GROUP BY"
-	case *syntax.Having:
-		clause = "HAVING"
-	default:
+	at := clauseOf(p, name)
+	if at == nil || !syntax.Kinds(syntax.KindGroupBy, syntax.KindHaving).Has(at.Kind()) { // of WHERE clause.aggregate-in-where tells
 		return
 	}
+	clause := keyword(at)
 	found := windowCall(p.Use(name).Item.X)
 	if found == nil {
 		return

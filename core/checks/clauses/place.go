@@ -15,7 +15,24 @@ func clauseOf(p *check.Pass, n syntax.Node) syntax.Node {
 	return clause
 }
 
-// windowOf reports whether a node stands inside OVER (…).
+// keyword gives the words that begin a clause, "" for other parts of a query.
+func keyword(clause syntax.Node) string {
+	switch clause.(type) {
+	case *syntax.Where:
+		return "WHERE"
+	case *syntax.Join:
+		return "ON"
+	case *syntax.GroupBy:
+		return "GROUP BY"
+	case *syntax.Having:
+		return "HAVING"
+	case *syntax.OrderBy:
+		return "ORDER BY"
+	}
+	return ""
+}
+
+// inWindow reports whether a node stands inside OVER (…).
 func inWindow(p *check.Pass, n syntax.Node) bool {
 	window, _ := p.Enclosing(n, syntax.Kinds(syntax.KindWindow))
 	return window != nil

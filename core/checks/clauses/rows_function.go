@@ -1,7 +1,6 @@
 package clauses
 
 import (
-	"cmp"
 	"fmt"
 
 	"justlens/core/check"
@@ -59,23 +58,23 @@ func runRowsFunction(p *check.Pass, c *syntax.Call) {
 		case *syntax.Query, *syntax.GroupBy, *syntax.OrderBy, *syntax.Control:
 			ends = true
 		case *syntax.Where, *syntax.Having, *syntax.Join:
-			asks = filter(n)
+			asks = keyword(n)
 		case *syntax.Limit:
 			asks = "a row limit"
 		case *syntax.Case:
 			asks = "CASE"
 		case *syntax.Between:
-			asks = cmp.Or(filter(clauseOf(p, c)), "BETWEEN")
+			asks = filterOr(p, c, "BETWEEN")
 		case *syntax.Binary:
 			switch n.Op {
 			case syntax.OpAnd:
-				asks = cmp.Or(filter(clauseOf(p, c)), "AND")
+				asks = filterOr(p, c, "AND")
 			case syntax.OpOr:
-				asks = cmp.Or(filter(clauseOf(p, c)), "OR")
+				asks = filterOr(p, c, "OR")
 			}
 		case *syntax.Unary:
 			if n.Op == syntax.OpNot {
-				asks = cmp.Or(filter(clauseOf(p, c)), "NOT")
+				asks = filterOr(p, c, "NOT")
 			}
 		case *syntax.Call:
 			switch window, isWindow := below.(*syntax.Window); {
@@ -114,17 +113,16 @@ func runRowsFunction(p *check.Pass, c *syntax.Call) {
 	}
 }
 
-// filter names a clause that picks rows by a condition; "" for others.
-func filter(clause syntax.Node) string {
-	switch clause.(type) {
-	case *syntax.Where:
-		return "WHERE"
-	case *syntax.Having:
-		return "HAVING"
-	case *syntax.Join:
-		return "ON"
+// filters are the clauses that pick rows by a condition.
+var filters = syntax.Kinds(syntax.KindWhere, syntax.KindJoin, syntax.KindHaving)
+
+// filterOr names the filter in which an expression stands, else the operator that it is an
+// operand of.
+func filterOr(p *check.Pass, n syntax.Node, operator string) string {
+	if clause := clauseOf(p, n); clause != nil && filters.Has(clause.Kind()) {
+		return keyword(clause)
 	}
-	return ""
+	return operator
 }
 
 // ofRows makes the finding of a function that gives rows where a clause, an operator or a
@@ -178,17 +176,10 @@ func runGenerator(p *check.Pass, c *syntax.Call) {
 		asks = p.FunctionText(n)
 	default:
 		clause := clauseOf(p, c)
-		switch clause.(type) {
-		case *syntax.GroupBy:
-			asks = "GROUP BY"
-		case *syntax.OrderBy:
-			asks = "ORDER BY"
-		case *syntax.SelectItem:
+		if _, item := clause.(*syntax.SelectItem); item {
 			asks = "an expression"
-		default:
-			if asks = filter(clause); asks == "" {
-				return
-			}
+		} else if asks = keyword(clause); asks == "" {
+			return
 		}
 	}
 	f := ofRows(p, c, asks, p.Parent(c))
