@@ -27,6 +27,10 @@ type Binder struct {
 	// routines counts the routine bodies around the statement in hand, in which
 	// a name may be a variable.
 	routines int
+	// lateral is the scope of which the lateral query in hand sees as many sources as limit
+	// says.
+	lateral *Scope
+	limit   int32
 
 	// What one statement needs, used again for the next.
 	scopes    slab.Pool[Scope]
@@ -110,7 +114,7 @@ func (b *Binder) More(stmt *syntax.Statement) *Info {
 	in.climbs, in.forms, in.enclosing = nil, in.forms[:0], enclosing{}
 	b.pending, b.spine = b.pending[:0], b.spine[:0]
 	clear(b.byName)
-	b.routines = 0
+	b.routines, b.lateral = 0, nil
 	syntax.Link(stmt.Node, in.parents)
 	if stmt.Nodes > manyNodes {
 		b.makeRoom(stmt.Node)
@@ -160,7 +164,10 @@ func grown[T any](s []T, n int) []T {
 
 func (b *Binder) open(node syntax.Node, parent *Scope, ctes *cteScope) *Scope {
 	s := b.scopes.Next()
-	*s = Scope{Node: node, Index: len(b.info.Scopes), Parent: parent, ctes: ctes, Sources: s.Sources[:0], Merged: s.Merged[:0], Calls: s.Calls[:0], Bare: s.Bare[:0]}
+	*s = Scope{Node: node, Index: len(b.info.Scopes), Parent: parent, limit: -1, ctes: ctes, Sources: s.Sources[:0], Merged: s.Merged[:0], Calls: s.Calls[:0], Bare: s.Bare[:0]}
+	if parent != nil && parent == b.lateral {
+		s.limit = b.limit
+	}
 	b.info.Scopes = append(b.info.Scopes, s)
 	b.info.places[node.ID()] = int32(len(b.info.Scopes))
 	return s
@@ -309,6 +316,9 @@ func (b *Binder) rest(s *Scope, w *syntax.Where, o *syntax.OrderBy, returning []
 	}
 	if len(returning) > 0 {
 		at := b.all(s, inSelect)
+		if b.info.Dialect == dialect.SQLite { // "RETURNING", limitations: of the table written to only
+			at = b.stand(s, visible{0, 1}, inSelect)
+		}
 		for _, item := range returning {
 			b.expr(item.X, at)
 		}
@@ -437,6 +447,11 @@ func (b *Binder) visit(n syntax.Node, at *standing) {
 		return
 	case *syntax.OuterMark:
 		at.scope.Marked = true
+	case *syntax.In:
+		if _, table := n.Other.(*syntax.Name); table && b.info.Dialect == dialect.SQLite {
+			b.visit(n.X, at)
+			return
+		}
 	case *syntax.Literal:
 		return
 	case *syntax.Paren:

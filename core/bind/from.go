@@ -137,11 +137,15 @@ func (b *Binder) rename(columns []Output, complete bool, names []syntax.Ident) (
 
 // from binds the FROM clause: its tables become sources of the scope.
 func (b *Binder) from(f *syntax.From, s *Scope) {
-	if f == nil {
-		return
+	if f != nil {
+		b.tables(s, f.Tables...)
 	}
+}
+
+// tables binds tables that stand side by side.
+func (b *Binder) tables(s *Scope, tables ...syntax.TableExpr) {
 	from := len(b.later)
-	for _, t := range f.Tables {
+	for _, t := range tables {
 		b.table(t, s)
 	}
 	if len(b.later) > from {
@@ -159,11 +163,12 @@ func (b *Binder) table(t syntax.TableExpr, s *Scope) {
 		b.tableRef(t, s)
 	case *syntax.Derived:
 		// What LATERAL adds to see is the scope itself.
-		outer := s.Parent
+		outer, around, limit := s.Parent, b.lateral, b.limit
 		if t.Lateral || IsApplied(b.info.Parent(t)) {
-			outer = s
+			outer, b.lateral, b.limit = s, s, int32(len(s.Sources))
 		}
 		columns, complete := b.query(t.Query, outer, s.ctes)
+		b.lateral, b.limit = around, limit
 		columns, complete = b.rename(columns, complete, t.Columns)
 		src := b.source(t, t.Alias)
 		src.Complete, src.Query = complete, t.Query
@@ -190,7 +195,7 @@ func (b *Binder) table(t syntax.TableExpr, s *Scope) {
 			b.table(t.Table, s)
 			break
 		}
-		b.table(t.Table, b.open(t, s.Parent, s.ctes)) // the alias hides the names inside
+		b.tables(b.open(t, s.Parent, s.ctes), t.Table) // the alias hides the names inside
 		b.add(s, b.source(t, t.Alias), nil)
 	case *syntax.Join:
 		b.join(t, s)

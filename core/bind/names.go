@@ -1,6 +1,8 @@
 package bind
 
 import (
+	"slices"
+
 	"strings"
 
 	"justlens/core/dialect"
@@ -66,6 +68,9 @@ func (b *Binder) qualified(n *syntax.Name, at *standing) {
 		u.Status = Unclear
 		if at := n.Parts[0].Span.Start; at > 0 && b.info.Src[at-1] == '@' {
 			return // a variable of the system
+		}
+		if b.info.Dialect == dialect.SQLite && b.isWithin(s, n.Qualifier().Sym) {
+			return // SQLite 3.53: the alias of joined tables in parentheses does not hide their names
 		}
 		fields := b.info.Dialect == dialect.Spark
 		if b.routines == 0 && (len(n.Parts) > 2 && !fields && b.hidesName(s, n.Qualifier().Sym) || len(n.Parts) == 2 && fields && isNoColumn(s, n.Qualifier().Sym)) {
@@ -245,6 +250,24 @@ func (b *Binder) resolve(p pending) Use {
 // one that stands before it, so that no column is made of itself.
 func isSeen(item *syntax.SelectItem, p pending) bool {
 	return p.place != inSelect || item.Span().End <= p.name.Span().Start
+}
+
+// isWithin reports whether joined tables in parentheses with an alias, of a scope or those
+// around it, have a source of this name.
+func (b *Binder) isWithin(s *Scope, sym syntax.Sym) bool {
+	for ; s != nil; s = s.Parent {
+		if b.hides(s, sym) {
+			return true
+		}
+	}
+	return false
+}
+
+func (b *Binder) hides(s *Scope, sym syntax.Sym) bool {
+	return slices.ContainsFunc(s.Sources, func(src *Source) bool {
+		t, ok := src.Node.(*syntax.ParenTable)
+		return ok && (b.info.Scope(t).own(sym) != nil || b.hides(b.info.Scope(t), sym))
+	})
 }
 
 // ofOutput gives the use of a name that means an output column: the column itself

@@ -194,45 +194,68 @@ func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]Output, bool) {
 	return b.outputs.Take(mark), complete
 }
 
-// outputSym gives the name of an output column: its alias or its column's name; 0
-// for a computed column, which databases name as they like.
+// outputSym gives the name of an output column: its alias, or that of the column or the
+// field that it is; 0 for a computed column, which databases name as they like.
 func (b *Binder) outputSym(item *syntax.SelectItem) syntax.Sym {
 	if !item.Alias.IsZero() {
 		return item.Alias.Sym
 	}
-	if n, ok := item.X.(*syntax.Name); ok {
-		return n.Last().Sym
+	switch x := item.X.(type) {
+	case *syntax.Name:
+		return x.Last().Sym
+	case *syntax.Field:
+		if b.info.Dialect != dialect.SQLServer { // there it may be a method, whose value has no name
+			return x.Name.Sym
+		}
 	}
 	if b.info.Dialect == dialect.Postgres {
-		return b.ownName(item.X)
+		sym, _ := b.ownName(item.X)
+		return sym
 	}
 	return 0
 }
 
 // ownName gives the name by which PostgreSQL calls a computed column (PostgreSQL,
 // "SELECT List": a function's name, or a name made up, ?column? for most), 0 for one
-// made up.
-func (b *Binder) ownName(x syntax.Expr) syntax.Sym {
+// made up and for one named after its type. A weak name gives way to that of a type.
+func (b *Binder) ownName(x syntax.Expr) (name syntax.Sym, weak bool) {
 	switch n := syntax.Unparen(x).(type) {
 	case *syntax.Name:
-		return n.Last().Sym
+		return n.Last().Sym, false
+	case *syntax.Field:
+		return n.Name.Sym, false
+	case *syntax.Subscript:
+		return b.ownName(n.X)
 	case *syntax.Call:
-		return n.Name[len(n.Name)-1].Sym
+		if name := n.Name[len(n.Name)-1].Sym; name != syntax.Sym(word.Trim) { // which is BTRIM, LTRIM or RTRIM
+			return name, false
+		}
 	case *syntax.Collate:
 		return b.ownName(n.X)
 	case *syntax.Case:
 		if n.Else != nil {
-			if sym := b.ownName(n.Else); sym != 0 {
-				return sym
+			if name, weak := b.ownName(n.Else); name != 0 && !weak {
+				return name, false
 			}
 		}
-		return syntax.Sym(word.Case)
+		return syntax.Sym(word.Case), true
 	case *syntax.Cast:
-		if sym := b.ownName(n.X); sym != 0 {
-			return sym
+		if name, weak := b.ownName(n.X); !weak {
+			return name, false
 		}
 	case *syntax.Exists:
-		return syntax.Sym(word.Exists)
+		return syntax.Sym(word.Exists), false
+	case *syntax.Array:
+		return syntax.Sym(word.Array), false
+	case *syntax.Row:
+		return syntax.Sym(word.Row), false
+	case *syntax.Subquery:
+		if sel := n.Query.Select(); sel != nil && len(sel.Items) == 1 {
+			if alias := sel.Items[0].Alias; !alias.IsZero() {
+				return alias.Sym, false
+			}
+			return b.ownName(sel.Items[0].X)
+		}
 	}
-	return 0
+	return 0, false
 }

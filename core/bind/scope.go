@@ -28,7 +28,7 @@ type Source struct {
 	Later bool
 	// firstOfTwins tells that of two columns of one name the first is meant.
 	firstOfTwins bool
-	// namedByType tells that a cast without an alias may be called as its type is.
+	// namedByType tells that a column without an alias may be called as its type is.
 	namedByType bool
 	// Scope is the scope the source belongs to.
 	Scope *Scope
@@ -71,6 +71,9 @@ type Scope struct {
 	// Listed tells that Outputs are all there are, no star standing for columns that are
 	// not known.
 	Listed bool
+	// limit is how many of the parent's sources a lateral query sees, those before it; -1
+	// where it sees all.
+	limit int32
 
 	// Calls are those of the scope's own expressions, not of queries inside them, clause
 	// by clause, within a clause in the order of the text.
@@ -147,8 +150,8 @@ func (s *Source) Place(c *Column) int {
 	return slices.Index(s.Columns, c)
 }
 
-// isAnonymous reports whether a name in quotes, or any if the database names after
-// the type, may be what the database calls a column without a name.
+// isAnonymous reports whether a name in quotes, or any if the database names after the
+// type or the function, may be what the database calls a column without a name.
 func (s *Source) isAnonymous(id syntax.Ident) bool {
 	if s.table != nil || !s.Complete {
 		return false
@@ -157,9 +160,21 @@ func (s *Source) isAnonymous(id syntax.Ident) bool {
 		if c.Sym != 0 {
 			continue
 		}
-		if _, cast := c.X.(*syntax.Cast); cast && s.namedByType || id.Quoted {
+		if id.Quoted || s.namedByType && isNamedByType(c.X) {
 			return true
 		}
+	}
+	return false
+}
+
+// isNamedByType reports whether PostgreSQL names a column after a type, or by another name
+// of a function.
+func isNamedByType(x syntax.Expr) bool {
+	switch n := syntax.Unparen(x).(type) {
+	case *syntax.Collate:
+		return isNamedByType(n.X)
+	case *syntax.Cast, *syntax.TypedLiteral, *syntax.Interval, *syntax.AtZone, *syntax.Call, *syntax.Subquery:
+		return true
 	}
 	return false
 }
@@ -314,8 +329,15 @@ func (sc *Scope) lookupOut(id syntax.Ident, v visible) Use {
 	if u.Status != Missing && u.Status != Assumed {
 		return u
 	}
-	for at := sc.Parent; at != nil; at = at.Parent {
-		outer := at.lookup(id, visible{0, len(at.Sources)})
+	for inner, at := sc, sc.Parent; at != nil; inner, at = at, at.Parent {
+		if _, ok := at.Node.(*syntax.Control); ok {
+			break // no query, but variables around it
+		}
+		v := visible{0, len(at.Sources)}
+		if inner.limit >= 0 {
+			v.to = int(inner.limit)
+		}
+		outer := at.lookup(id, v)
 		switch {
 		case outer.Status == Missing:
 		case u.Status == Assumed:

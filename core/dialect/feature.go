@@ -95,6 +95,8 @@ const (
 	BareOffset
 	// ReservedAliases: a reserved word is no alias, even behind AS.
 	ReservedAliases
+	// ReservedBehindDots: a reserved word is no column, even behind the name of its table.
+	ReservedBehindDots
 	// OpenComments: the end of the text ends a comment.
 	OpenComments
 	// AliasInSelect: an expression of the select list sees the aliases beside it.
@@ -160,7 +162,8 @@ var features = [...]Set{
 	BareOuterJoin:        In(SQLite),
 	NotNullTest:          In(ANSI, SQLite),
 	BareOffset:           In(ANSI, Postgres, SQLite, Spark),
-	ReservedAliases:      In(MySQL, MariaDB),
+	ReservedAliases:      In(MySQL, MariaDB, SQLite, SQLServer, Oracle),
+	ReservedBehindDots:   In(SQLite, SQLServer),
 	OpenComments:         In(SQLite),
 	AliasInSelect:        In(Spark),
 	RowNames:             In(ANSI, Postgres, SQLite, Spark),

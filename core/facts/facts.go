@@ -17,8 +17,9 @@ type Facts struct {
 	exact     exactTypes
 
 	numbered  map[*schema.Table][]*schema.Table // by column, as long as the schema stays as it is
-	numbering *schema.Schema                    // the schema of numbered
-	changes   int                               // of it when numbered was begun
+	parents   map[*schema.Table]bool            // those that foreign keys lead to
+	numbering *schema.Schema                    // the schema of numbered and parents
+	changes   int                               // of it when they were begun
 
 	// What one statement needs, used again for the next.
 	fixedPool  slab.Pool[Fixed]

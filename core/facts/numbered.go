@@ -12,10 +12,7 @@ import (
 // or its own where it is the primary key. It is nil where the schema does not say, or says
 // several.
 func (in *Facts) Numbered(t *schema.Table, column int) *schema.Table {
-	if in.changes != in.Schema.Changes() || in.numbering != in.Schema {
-		clear(in.numbered)
-		in.changes, in.numbering = in.Schema.Changes(), in.Schema
-	}
+	in.renewNumbered()
 	known, ok := in.numbered[t]
 	if !ok {
 		if in.numbered == nil {
@@ -28,6 +25,29 @@ func (in *Facts) Numbered(t *schema.Table, column int) *schema.Table {
 		in.numbered[t] = known
 	}
 	return known[column]
+}
+
+// renewNumbered forgets what was worked out for an earlier state of the schema.
+func (in *Facts) renewNumbered() {
+	if in.changes != in.Schema.Changes() || in.numbering != in.Schema {
+		clear(in.numbered)
+		in.parents = nil
+		in.changes, in.numbering = in.Schema.Changes(), in.Schema
+	}
+}
+
+// IsReferredTo reports whether some table's foreign key leads to one.
+func (in *Facts) IsReferredTo(t *schema.Table) bool {
+	in.renewNumbered()
+	if in.parents == nil {
+		in.parents = map[*schema.Table]bool{}
+		for _, child := range in.Schema.Tables() {
+			for _, f := range child.Foreign {
+				in.parents[in.Schema.Table(f.Qualifier, f.Table)] = true
+			}
+		}
+	}
+	return in.parents[t]
 }
 
 // numbered follows foreign keys from a column to the table whose rows it

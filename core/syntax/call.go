@@ -107,13 +107,36 @@ func (p *Parser) arguments(c *Call) {
 	if p.isCallOf(c, "trim") {
 		p.accept(word.From)
 	}
-	if w := word.Word(c.Name[len(c.Name)-1].Sym); (w == word.Xmlelement || w == word.Xmlpi) && p.at(word.Name) && p.peek(1).Kind != Comma {
-		p.next()
+	switch word.Word(c.Name[len(c.Name)-1].Sym) {
+	case word.Xmlelement, word.Xmlpi:
+		if p.at(word.Name) && p.peek(1).Kind != Comma {
+			p.next()
+			p.partAfterDot()
+			if !p.acceptKind(Comma) {
+				return
+			}
+		}
+	case word.Xmlparse, word.Xmlserialize:
+		if next := p.peek(1).Kind; p.atAny(word.Document, word.Content) && next != Comma && next != RightParen && next != Dot && next != LeftParen {
+			p.next()
+		}
 	}
 	for !p.broken {
 		p.lists.exprs.Push(p.argument(c))
 		switch {
 		case p.acceptKind(Comma):
+			if p.atAny(word.Nfc, word.Nfd, word.Nfkc, word.Nfkd) && p.peek(1).Kind == RightParen && p.isCallOf(c, "normalize") {
+				p.next()
+				c.Args = p.lists.exprs.Take(mark)
+				return
+			}
+			if p.xmlOption(c) {
+				c.Args = p.lists.exprs.Take(mark)
+				return
+			}
+		case p.at(word.Passing) && p.isCallOf(c, "xmlexists"):
+			p.next()
+			p.passedBy()
 		case p.misplacedKeyword(c):
 			p.fail(") or a comma")
 		case p.atAny(word.From, word.For, word.Placing, word.Using, word.As, word.Value, word.Similar, word.Escape):
@@ -128,11 +151,47 @@ func (p *Parser) arguments(c *Call) {
 			}
 			p.next()
 		default:
+			p.passedBy()
+			if p.atAny(word.Preserve, word.Strip) && p.isCallOf(c, "xmlparse") {
+				p.next()
+				p.expect(word.Whitespace)
+			}
 			c.Args = p.lists.exprs.Take(mark)
 			return
 		}
 	}
 	c.Args = p.lists.exprs.Take(mark)
+}
+
+// xmlOption passes over VERSION NO VALUE and STANDALONE … of XMLROOT, and reports whether
+// the arguments end there; the version may be an expression.
+func (p *Parser) xmlOption(c *Call) bool {
+	if !p.atAny(word.Version, word.Standalone) || p.peek(1).Kind == Comma || p.peek(1).Kind == RightParen || !p.isCallOf(c, "xmlroot") {
+		return false
+	}
+	if p.accept(word.Version) {
+		if !p.at(word.No) {
+			return false
+		}
+		p.next()
+		p.expect(word.Value)
+		return !p.acceptKind(Comma) || p.xmlOption(c)
+	}
+	p.next()
+	if p.accept(word.No) {
+		p.accept(word.Value)
+	} else {
+		p.expect(word.Yes)
+	}
+	return true
+}
+
+// passedBy passes over BY REF and BY VALUE, the way in which XMLEXISTS takes a document.
+func (p *Parser) passedBy() {
+	if p.at(word.By) && (p.peek(1).Word() == word.Ref || p.peek(1).Word() == word.Value) {
+		p.next()
+		p.next()
+	}
 }
 
 // argument reads one argument: an expression, name => expression, or a lambda.
@@ -460,6 +519,9 @@ func (p *Parser) typeName() *TypeName {
 	start, begun := p.start(), p.i
 	t := p.slabs.typeNames.New()
 	p.accept(word.Setof)
+	if w := p.peek(1).Word(); p.at(word.National) && (w == word.Char || w == word.Character || w == word.Varchar) {
+		p.next()
+	}
 	if p.atAny(word.Signed, word.Unsigned) {
 		mark := p.lists.idents.Mark()
 		p.lists.idents.Push(p.partAfterDot())

@@ -222,16 +222,46 @@ func (p *Parser) trailingComma() bool {
 	if p.broken {
 		return false
 	}
-	if p.tok.Kind != RightParen && !p.atEnd() && stops[p.word]&startsClause == 0 {
+	if p.tok.Kind != RightParen && !p.atEnd() && (stops[p.word]&startsClause == 0 || p.isPlainName()) {
 		return false
 	}
 	p.errors = append(p.errors, Error{Kind: TrailingCommaError, Span: p.endSpan(), Found: string(p.scan.src[p.tok.Span.Start:p.tok.Span.End])})
 	return true
 }
 
-// reserved records that a word stands as a bare name that the dialect reserves.
+// isPlainName reports whether a word that begins a clause, as LIMIT does, is a name here: no
+// clause goes on behind it.
+func (p *Parser) isPlainName() bool {
+	if stops[p.word]&notName != 0 {
+		return false
+	}
+	switch next := p.peek(1); next.Kind {
+	case Comma, RightParen, Dot, Semicolon, EOF:
+		return true
+	default:
+		return next.Word() == word.From || next.Word() == word.As
+	}
+}
+
+// reserved records that a word stands as a bare name that the dialect reserves, where a
+// value of the database's own may stand as well.
 func (p *Parser) reserved() {
-	if p.tok.Kind == WordToken && p.dialect.Reserves(p.word) && !isPseudoColumn(p.word) && !p.broken {
+	if !isPseudoColumn(p.word) {
+		p.reservedName()
+	}
+}
+
+// reservedBehindDot is reserved for a part of a name behind the first, unless it is that of
+// a function or a method.
+func (p *Parser) reservedBehindDot() {
+	if p.dialect.Has(dialect.ReservedBehindDots) && p.peek(1).Kind != LeftParen {
+		p.reserved()
+	}
+}
+
+// reservedName is reserved where only a name can stand.
+func (p *Parser) reservedName() {
+	if p.tok.Kind == WordToken && p.dialect.Reserves(p.word) && !p.broken {
 		p.errors = append(p.errors, Error{Kind: ReservedError, Span: p.tok.Span, Found: string(p.scan.src[p.tok.Span.Start:p.tok.Span.End])})
 	}
 }

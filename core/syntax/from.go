@@ -214,6 +214,12 @@ func (p *Parser) tablePrimary() TableExpr {
 	case p.tok.Kind == LeftParen:
 		p.next()
 		return p.parenTable(start, p.tableExpr())
+	case p.at(word.Only) && p.peek(1).Kind == LeftParen && p.peek(2).Kind != RightParen && p.dialect == dialect.Postgres:
+		p.next()
+		p.next()
+		name := p.path("a table")
+		p.expectKind(RightParen, ")")
+		return p.finishTable(start, name)
 	case p.at(word.Only) && p.peek(1).Kind != Dot:
 		p.next()
 	}
@@ -246,9 +252,9 @@ func (p *Parser) tablePrimary() TableExpr {
 }
 
 // tablePath reads the name of a table or of a function in FROM, TABLE (…) among
-// these.
+// these, and values of the database's own as DUAL and CURRENT_DATE.
 func (p *Parser) tablePath() []Ident {
-	if !p.at(word.Table) {
+	if !p.at(word.Table) && (p.tok.Kind != WordToken || !isPseudoColumn(p.word) || p.peek(1).Kind == Dot) {
 		return p.path("a table")
 	}
 	mark := p.lists.idents.Mark()
@@ -494,7 +500,15 @@ func (p *Parser) funcTable(start text.Pos, lateral bool, name []Ident) TableExpr
 		p.tableColumns()
 		f.Columns, f.Typed = p.lists.idents.Take(idents), true
 	}
-	f.As, f.Alias = p.alias(notTableAlias)
+	if p.at(word.As) && p.peek(1).Kind == LeftParen {
+		p.next()
+		f.As = true
+	} else {
+		f.As, f.Alias = p.alias(notTableAlias)
+		if p.tok.Kind == LeftParen && f.Alias.IsZero() && p.dialect == dialect.Postgres {
+			p.fail("a name for the table")
+		}
+	}
 	if p.tok.Kind == LeftParen {
 		begun := p.i
 		p.next()

@@ -90,7 +90,7 @@ func (p *Parser) ident(what string) Ident {
 		return Ident{}
 	}
 	if !p.at(word.JsonTable) || p.peek(1).Kind != LeftParen {
-		p.reserved()
+		p.reservedName()
 	}
 	id := Ident{Span: p.tok.Span, Sym: p.tok.Sym, Quoted: p.tok.Kind == QuotedName}
 	if p.tok.Kind == TextToken { // of SQLite
@@ -128,6 +128,7 @@ func (p *Parser) path(what string) []Ident {
 		if p.acceptKind(Asterisk) { // t.* among the targets of DELETE
 			break
 		}
+		p.reservedBehindDot()
 		p.lists.idents.Push(p.partAfterDot())
 	}
 	return p.lists.idents.Take(mark)
@@ -157,8 +158,11 @@ func (p *Parser) alias(stop uint8) (as bool, id Ident) {
 			return true, id
 		}
 		if p.tok.Kind == WordToken {
-			if p.dialect.Has(dialect.ReservedAliases) {
-				p.reserved()
+			if p.dialect.Has(dialect.ReservedAliases) || stop == notTableAlias && p.dialect == dialect.Postgres {
+				if p.dialect.Reserves(p.word) && stops[p.word]&startsClause != 0 && p.peek(1).Kind == WordToken && stops[p.peek(1).Word()]&startsClause == 0 {
+					return true, p.ident("a name after AS") // the clause follows, and the alias was left out
+				}
+				p.reservedName()
 			}
 			return true, p.partAfterDot()
 		}

@@ -116,7 +116,7 @@ func (p *Parser) literal(start text.Pos, kind LiteralKind) Expr {
 // wordPrimary reads an operand that begins with a word.
 func (p *Parser) wordPrimary(start text.Pos) Expr {
 	next := p.peek(1).Kind
-	if next == LeftParen && p.typeOfLength() > 0 {
+	if (next == LeftParen || next == WordToken) && p.longType() > 0 {
 		if x := p.typedLiteralOrNil(start); x != nil {
 			return x
 		}
@@ -180,8 +180,15 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 		if next == LeftBracket || next == LeftParen && p.startsQuery(2) {
 			return p.array(start)
 		}
+	case word.Collation:
+		if p.peek(1).Word() == word.For && p.peek(2).Kind == LeftParen {
+			name := p.lists.idents.One(Ident{Span: p.tok.Span, Sym: p.scan.names.Intern([]byte("pg_collation_for"))})
+			p.next()
+			p.next()
+			return p.call(start, name)
+		}
 	case word.Match:
-		if next == WordToken || next == QuotedName {
+		if next == WordToken && stops[p.peek(1).Word()]&notName == 0 || next == QuotedName {
 			return p.bareMatch(start)
 		}
 	case word.Next, word.Previous:
@@ -241,19 +248,39 @@ func (p *Parser) bareCall(start text.Pos) Expr {
 	return c
 }
 
-// typeOfLength gives how many tokens a type of PostgreSQL takes that has its length or
-// precision behind it, numbers alone in parentheses; 0 for anything else.
-func (p *Parser) typeOfLength() int {
+// longType gives how many tokens a type of PostgreSQL takes that has several words, or its
+// length or precision behind it, numbers alone in parentheses; 0 for anything else.
+func (p *Parser) longType() int {
 	if !p.scan.rules.dollarQuotes {
 		return 0
 	}
+	n := 1
 	switch p.word {
+	case word.National:
+		if w := p.peek(1).Word(); w != word.Char && w != word.Character {
+			return 0
+		}
+		n = 2
+	case word.Double:
+		if p.peek(1).Word() != word.Precision {
+			return 0
+		}
+		return 2
 	case word.Char, word.Character, word.Varchar, word.Nchar, word.Bit, word.Numeric, word.Decimal, word.Dec, word.Float, word.Time, word.Timestamp,
 		word.Interval:
 	default:
 		return 0
 	}
-	for n := 2; p.peek(n).Kind == NumberToken; n += 2 {
+	if p.peek(n).Word() == word.Varying {
+		n++
+	}
+	if p.peek(n).Kind != LeftParen {
+		if n == 1 {
+			return 0
+		}
+		return n
+	}
+	for n++; p.peek(n).Kind == NumberToken; n += 2 {
 		switch p.peek(n + 1).Kind {
 		case RightParen:
 			return n + 2
@@ -268,8 +295,8 @@ func (p *Parser) typeOfLength() int {
 // typedLiteralOrNil reads DATE '…' and the like.
 func (p *Parser) typedLiteralOrNil(start text.Pos) Expr {
 	n := 1
-	if p.peek(1).Kind == LeftParen {
-		n = max(n, p.typeOfLength()) // DATE(x) 'day' is a call with an alias
+	if next := p.peek(1).Kind; next == LeftParen || next == WordToken {
+		n = max(n, p.longType()) // DATE(x) 'day' is a call with an alias
 	}
 	for p.peek(n).Word() == word.With || p.peek(n).Word() == word.Without || p.peek(n).Word() == word.Time || p.peek(n).Word() == word.Zone {
 		n++
@@ -499,6 +526,7 @@ func (p *Parser) nameOrCall(start text.Pos) Expr {
 			*n = Star{node: p.node(start), Qualifier: parts}
 			return n
 		}
+		p.reservedBehindDot()
 		p.lists.idents.Push(p.partAfterDot())
 	}
 	parts := p.lists.idents.Take(mark)

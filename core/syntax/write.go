@@ -277,6 +277,9 @@ func (p *Parser) update(with *With) Stmt {
 		n.Limit = p.top()
 	}
 	target := p.start()
+	if isPseudoColumn(p.word) { // which FROM reads
+		p.reservedName()
+	}
 	n.Table = p.tableExpr()
 	if p.at(word.For) && p.peek(1).Word() == word.Portion {
 		p.portion()

@@ -26,3 +26,6 @@ SELECT x.a FROM (SELECT 1 AS a, 2 AS a) x JOIN (SELECT 3 AS a) y USING (a); -- w
 SELECT h.name FROM hives h JOIN (harvests g JOIN inspections i USING (hive_id)) USING (hive_id);
 SELECT h.name FROM hives h JOIN (harvests g JOIN inspections i ON i.hive_id = g.hive_id) USING (hive_id); -- want "name.ambiguous-column"
 SELECT g.weight_kg FROM hives h JOIN inspections i ON i.hive_id = h.hive_id RIGHT JOIN harvests g USING (hive_id); -- want "name.ambiguous-column"
+SELECT l.n FROM (VALUES (1), (2)) AS v (n) JOIN LATERAL (SELECT n) AS l ON true;
+SELECT l.name FROM hives AS h CROSS JOIN LATERAL (SELECT name) AS l;
+SELECT l.n FROM hives AS h CROSS JOIN queens AS q CROSS JOIN LATERAL (SELECT name AS n) AS l; -- want "name.ambiguous-column"

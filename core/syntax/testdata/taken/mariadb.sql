@@ -135,3 +135,204 @@ SELECT q.name FROM hives = q
 SELECT (((WITH t AS (SELECT 1 AS a) SELECT a FROM t LIMIT 1) + 2))
 SELECT ((((SELECT 1)) + 2)), (((SELECT 1) UNION (SELECT 1)))
 SELECT TIME(taken_on) 'day', DATE(DATE(taken_on)) 'd' FROM harvests
+select sql_calc_found_rows straight_join high_priority distinct a from t
+select distinctrow sql_no_cache a from t
+select a from t use index (i) ignore index for order by (j) force key for join (primary)
+select a from t partition (p0, p1) as x
+select * from t for system_time as of timestamp '2020-01-01'
+select * from t for system_time between '2020-01-01' and now()
+select * from t for system_time all
+select * from {oj t left join u on t.a = u.a}
+select * from t natural left join u, (v cross join w) straight_join x on x.a = v.a
+select * from t join u using (a, b) left outer join v on v.a = t.a
+select * from json_table('[]', '$[*]' columns (id for ordinality, a int path '$.a' default '0' on empty null on error, b int exists path '$.b', nested path '$.c' columns (d int path '$'))) as j
+select a from t group by a desc with rollup having count(*) > 1 order by null limit 1, 2
+select a from t limit 5 offset 3 rows examined 10
+select a from t order by a offset 3 rows fetch next 2 rows only
+select a from t fetch first row with ties
+select a from t limit 1 for update wait 3
+select a from t lock in share mode nowait
+select a from t for update skip locked
+select a into @x from t limit 1
+select a from t into @x, @y
+select a into outfile '/x' character set utf8 fields terminated by ',' optionally enclosed by '"' escaped by '\\' lines starting by 'x' terminated by '\n' from t
+select a into dumpfile '/x' from t
+select a from t procedure analyse(10, 20)
+(select 1) union all (select 2 order by 1 limit 1) except all select 3 intersect distinct select 4 order by 1
+with recursive a (n) as (select 1 union all select n + 1 from a where n < 3) cycle n restrict select * from a
+with a as (select 1), b (x) as (select 2) select * from a, b
+values (1, 2), (3, 4)
+select 1 from dual where 1
+select @a := 1, @@global.sql_mode, @@session.x, @@x, @'a b', @`c`
+select 'a' 'b' "c", n'x', _utf8mb4'a' collate utf8mb4_bin, x'1f', 0x1f, b'1', 0b1
+select date '2020-01-01', time '10:00', timestamp '2020-01-01 00:00', {d '2020-01-01'}, {ts '2020-01-01'}
+select now() + interval 1 day, interval 1 day + now(), now() - interval '1:2' minute_second, date_add(now(), interval 1 year_month)
+select a div b, a mod b, a % b, a xor b, a && b, !a, not a, a <=> b, a != b, a <> b, ~a, a ^ b, a | b & c << 1 >> 2 from t
+select a regexp 'b', a rlike 'b', a not regexp 'b', a like 'b' escape '|', a sounds like b, a not like 'b' from t
+select match (a, b) against ('x' in boolean mode), match a against ('x' with query expansion) from t
+select case a when 1 then 2 else 3 end, if(a, 1, 2), ifnull(a, 1), nullif(a, 1), coalesce(a, 1), interval(1, 2, 3) from t
+select count(*), count(distinct a, b), group_concat(distinct a, b order by c desc, d separator '-' limit 3), sum(distinct a), bit_and(a), std(a), json_arrayagg(a order by b limit 1), json_objectagg(a, b) from t
+select row_number() over (partition by a order by b desc), sum(a) over w, first_value(a) over (w rows between 1 preceding and current row), lag(a, 2) over (order by b), nth_value(a, 2) over (order by b), percentile_cont(0.5) within group (order by a) over (partition by b), median(a) over (partition by b) from t window w as (order by a range unbounded preceding)
+select column_create('a', 1 as int, 'b', 'c' as char), column_get(a, 'b' as int), column_json(a) from t
+select exists (select 1), not exists (select 1 from t), a in (1, 2), a not in (select 1), (a, b) = (1, 2), (a, b) in ((1, 2)), row(a, b) = (select 1, 2), a > any (select 1), a = all (select 1), a <> some (select 1) from t
+select a between 1 and 2, a not between b and c, a is null, a is not true, a is unknown, a is not false from t
+select json_value('{}', '$.a'), json_extract(a, '$.b', '$.c'), json_exists(a, '$'), json_query(a, '$') from t
+select current_timestamp, current_timestamp(3), localtime, localtimestamp(), utc_date, utc_time(), utc_timestamp(6), sysdate(), curdate(), curtime(3), current_date()
+insert low_priority ignore into t (a, b) values (1, default), (default(a), 2) on duplicate key update a = values(a), b = a + 1
+insert into t set a = 1, b = default on duplicate key update a = 2
+insert delayed t value (1)
+insert into t partition (p0) (a) select 1 from dual on duplicate key update t.a = 1
+insert into t () values ()
+insert into t (a) with x as (select 1) select * from x
+replace into t (a) values (1) returning *
+replace delayed into t set a = 1
+replace t select * from u
+update low_priority ignore t as x set x.a = 1, b = default where a = 2 order by b desc limit 3
+update t join u on t.a = u.a left join v using (b) set t.a = u.b, u.c = 1 where v.d is null
+update t, u set t.a = u.a where t.b = u.b
+update t for portion of p from '2020-01-01' to '2021-01-01' set a = 1
+update t partition (p0) set a = a + 1
+with x as (select 1 as a) select * from x where a = 1
+delete low_priority quick ignore from t where a = 1 order by b limit 3 returning a
+delete t, u.* from t join u on t.a = u.a where u.b = 1
+delete from t, u using t join u using (a)
+delete x from t as x left join u on x.a = u.a where u.a is null
+delete history from t before system_time '2020-01-01'
+delete from t for portion of p from '2020-01-01' to '2021-01-01'
+truncate table t
+load data local infile '/x' replace into table t partition (p0) character set utf8 fields terminated by ',' lines terminated by '\n' ignore 1 lines (a, @b, c) set d = @b + 1
+load xml infile '/x' into table t rows identified by '<r>'
+do sleep(1), release_lock('a')
+handler t open as h
+handler h read i = (1, 2) where a > 1 limit 3
+handler h close
+call p(1, @x)
+call p
+set @a = 1, @@session.b = 2, global c = 'd', names utf8, e := default
+set character set utf8
+set password for 'a'@'b' = password('c')
+set session transaction isolation level repeatable read, read only
+set statement max_statement_time = 1 for select 1
+set default role x for y
+begin work
+commit and no chain release
+rollback to savepoint x
+savepoint x
+lock tables t as x read local, u low_priority write, v write concurrent
+unlock tables
+xa start 'a'
+explain extended select 1
+explain partitions select 1
+explain format = json update t set a = 1
+analyze format=json select 1
+analyze table t persistent for columns (a) indexes all
+describe t a
+desc t
+show full columns from t from d like 'x'
+show create table t
+show index from t where a = 1
+show global status like 'a'
+show tables where b = 1
+show warnings limit 1, 2
+show grants for current_user
+show full processlist
+show binlog events in 'x' from 4 limit 1
+kill query 3
+flush tables with read lock
+flush local logs, status
+optimize no_write_to_binlog table t, u
+check table t for upgrade quick extended
+repair table t use_frm
+checksum table t extended
+cache index t in x
+prepare x from 'select ?'
+execute x using @a
+execute immediate 'select ?' using 1
+deallocate prepare x
+create table t (a int, b date) partition by range (year(b)) subpartition by hash (a) subpartitions 2 (partition p0 values less than (2020) engine = innodb comment 'x', partition p1 values less than maxvalue)
+create table t (a int) partition by list (a) (partition p0 values in (1, 2, null), partition p1 default)
+create table t (a int) partition by key algorithm = 2 (a) partitions 4
+create table t (a int, b int) partition by range columns (a, b) (partition p0 values less than (1, maxvalue))
+create table t (a int) with system versioning partition by system_time interval 1 month (partition p0 history, partition p1 current)
+create table t like u
+create table if not exists t (like u)
+create table t (primary key (a)) engine = myisam ignore as select 1 as a
+create table t select 1 as a union select 2
+create table t (a int primary key, b int, s datetime, e datetime, period for p (s, e), unique (b, p without overlaps))
+create sequence s start with 1 increment by 2 minvalue 1 maxvalue 9 cache 3 cycle
+create or replace algorithm = merge definer = a@b sql security invoker view v (a, b) as select 1, 2 with cascaded check option
+create fulltext index i on t (a)
+create or replace definer = current_user trigger if not exists x before insert on t for each row follows y set new.a = 1
+create event if not exists e on schedule every 1 day starts now() + interval 1 hour ends '2030-01-01' on completion preserve disable on slave comment 'x' do delete from t
+create event e on schedule at now() do begin end
+create function f(a int, b varchar(3) charset utf8) returns int deterministic reads sql data sql security invoker comment 'x' return a + 1
+create aggregate function f(a int) returns int begin declare continue handler for not found return 1; loop fetch group next row; end loop; end
+create function f returns string soname 'x.so'
+create role if not exists r with admin u
+create database if not exists d default character set = utf8 collate utf8_bin comment 'x'
+create server s foreign data wrapper mysql options (user 'a', host 'b', port 3)
+alter online ignore table t wait 3 add a int, comment 'x', auto_increment = 3
+alter table t add partition if not exists partitions 3
+alter table t drop partition if exists p0, p1
+alter table t reorganize partition p0 into (partition a values less than (1), partition b values less than (2))
+alter table t exchange partition p0 with table u
+alter table t coalesce partition 3
+alter table t truncate partition all
+alter table t analyze partition p0
+alter table t remove partitioning
+alter table t partition by hash (a) partitions 3
+alter table t discard tablespace
+alter table t add system versioning, add period for system_time (a, b)
+alter table t drop system versioning
+alter table t modify column a int invisible
+alter table t alter index i ignored
+alter view v as select 1
+alter database d character set utf8
+alter sequence s restart 5
+alter event e rename to f enable
+alter user a identified by 'x'
+alter function f comment 'x'
+alter procedure p sql security definer
+alter server s options (user 'x')
+rename table t to u, v to w
+rename user a to b
+drop temporary table if exists t, u cascade
+drop view if exists v, w restrict
+drop index if exists i on t
+drop prepare x
+drop trigger if exists d.x
+drop user if exists a, b@'c'
+drop sequence if exists s
+grant select (a, b), insert on d.t to 'a'@'%' identified by 'x' with grant option max_user_connections 3
+grant all privileges on *.* to a
+grant execute on procedure d.p to a
+grant r to a with admin option
+grant proxy on a to b
+revoke all privileges, grant option from a
+revoke select on t from a
+purge binary logs before '2020-01-01'
+change master to master_host = 'x', master_port = 3, master_use_gtid = slave_pos
+start slave sql_thread
+reset master
+install plugin x soname 'y'
+install soname 'x'
+uninstall plugin if exists x
+help 'select'
+use d
+shutdown
+signal sqlstate '45000' set message_text = 'x', mysql_errno = 3
+resignal
+get diagnostics condition 1 @a = message_text
+get current diagnostics @n = number
+binlog 'x'
+backup stage start
+create table t (a int default (1 + 2), b varchar(3) default (concat('a', 'b')), c int default uuid_short())
+select a from t where a = any (values (1), (2))
+select 1 as 'a b', 2 as "c d", 3 `e`, 4 'f'
+select if(a = 1, 'x', null) as b from t group by b order by field(b, 'x', 'y'), a is null, -a desc
+select straight_join t.a from t, u where t.a = u.a
+select /*! sql_no_cache */ 1 /*!50000 + 1 */ /*M!100000 + 2 */
+select 1.e3, .5e-1, 1e+3, 5.
+select a from t where a = b'101' or a = _binary 'x' or a in (x'1f')
+select t.a as select_, t.b as value, t.c as name, t.d as date, t.e as time, t.f as text, t.g as status, t.h as type from t
+select date, time, text, status, type, value, name, user, level, comment, count, action, enum_x, timestamp, year, month, day, language, role, position, hash, data, format, password, first, last, end, begin, start, stop, open, close, next, prev, session, global, local, offset_, rows_, row_count, state, source, server, host, port, version, window_x, partitions, subject, sum_x, temporary, variables, view, work, x509, xml from t

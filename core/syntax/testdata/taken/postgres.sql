@@ -145,3 +145,241 @@ SET LOCAL lock_timeout = 5000
 DISCARD ALL
 CHECKPOINT
 LOAD 'x'
+select collation for ('a')
+select xmlexists('/a' passing '<a/>')
+select xmlexists('/a' passing by ref '<a/>' by ref)
+select xmlexists('/a' passing by value '<a/>')
+select xmlparse(document '<a/>' preserve whitespace)
+select xmlparse(content '<a/>' strip whitespace)
+select xmlroot('<a/>'::xml, version no value, standalone yes)
+select xmlroot('<a/>'::xml, version '1.0', standalone no value)
+select xmlserialize(document '<a/>' as text)
+select xmlpi(name php, 'a')
+select xmlelement(name a, xmlattributes(1 as b, now() as c), 'd', xmlelement(name e))
+select xmlelement(name "A b")
+select xmlforest(1 as a, 2 as b)
+select xmlconcat('<a/>', '<b/>')
+select xmlagg(x order by y) from (select '<a/>'::xml as x, 1 as y) s
+select * from xmltable('/a' passing '<a/>' columns b int path 'b' default 3 not null, n for ordinality)
+select * from xmltable(xmlnamespaces('http://x' as x, default 'http://y'), '/a' passing '<a/>' columns b int path 'b')
+select extract(century from now()), extract('epoch' from now()), extract(hour from interval '1 day')
+select overlay('abc' placing 'x' from 2 for 1)
+select position('a' in 'b'), substring('abc' from 1 for 2), substring('abc' for 2), substring('abc' for 2 from 1), substring('abc' similar 'a' escape '#')
+select trim(both 'a' from 'b'), trim(leading from 'b'), trim('b'), trim(trailing 'a' from 'b'), trim(both from 'a', 'b')
+select treat('a' as text)
+select normalize('a', nfd), 'a' is normalized, 'a' is nfc normalized, 'a' is not nfkd normalized
+select 'a' is document
+select 'a'::xml is not document
+select 1 is distinct from 2, 1 is not distinct from null
+select true is true, null::bool is unknown, true is not false
+select 1 isnull, 1 notnull
+select (1,2) overlaps (3,4)
+select (now(), interval '1 day') overlaps (now(), now())
+select array[[1,2],[3,4]], array[]::int[], array(select 1), (array[1,2,3])[2:3], (array[1])[:], (array[1,2])[:2]
+select 1 operator(pg_catalog.+) 2, @ -1, |/ 4, ||/ 8, 5 !~ 'a'
+select 'a' like 'b' escape '#', 'a' not ilike 'b', 'a' similar to 'b', 'a' not similar to 'b' escape '#'
+select 'a' ~~ 'b', 'a' !~~* 'b', 'a' ^@ 'b'
+select 'a' = any(array['a']), 1 < all(select 1), 'a' like any(array['b']), 1 = some(array[1])
+select 1 between symmetric 3 and 1, 1 not between symmetric 3 and 1
+select case when true then 1 end, case 1 when 1 then 2 else 3 end
+select cast(1 as int), 1::int::text, int '1', float8 '1', interval '1' day, interval '1-2' year to month, interval(3) '1 second', interval '1 10:00' day to second(3)
+select time '10:00', timestamp with time zone '2020-01-01', timestamp(3) without time zone '2020-01-01', bit(3) '101', character varying(3) 'a', national character varying(3) 'a', nchar(2) 'a', double precision '1', dec(3,1) '1', char varying(2) 'a'
+select E'a\n', U&'\0061', U&'!0061' uescape '!', B'10', X'1f', N'a', $$a$$, $x$a$x$
+select row(1,2), (1,2), row(), row(1,2) = (1,2), (row(1,2)).f1
+select grouping(a), a from (select 1 as a) s group by rollup(a)
+select a, b, count(*) from (select 1 as a, 2 as b) s group by grouping sets ((a), (b), ()), cube(a, b)
+select a from (select 1 as a) s group by distinct rollup(a), cube(a)
+select count(*) filter (where true), sum(1) over w, count(distinct 1), string_agg('a', ',' order by 1 desc nulls last), count(all 1) from (select 1) s window w as (partition by 1 order by 1 rows between 1 preceding and current row exclude ties)
+select percentile_cont(0.5) within group (order by a), rank(1) within group (order by a) from (select 1 as a) s
+select first_value(a) over (order by a range between interval '1 day' preceding and interval '1 day' following) from (select now() as a) s
+select sum(a) over (order by a groups between unbounded preceding and 1 following exclude current row) from (select 1 as a) s
+select a from (select 1 as a) s order by a using <, a nulls first
+select a from (select 1 as a) s order by a fetch first 1 rows with ties
+select a from (select 1 as a) s offset 1 row fetch next row only
+select a from (select 1 as a) s limit all
+select a from (select 1 as a) s limit 1 offset 2 rows
+select distinct on (a) a from (select 1 as a) s
+select all a from (select 1 as a) s
+select from (select 1 as a) s
+table pg_class
+table only pg_class
+values (1, 2), (3, 4) order by 1 limit 1
+(select 1) union all (select 2 order by 1 limit 1) intersect all values (2) except select 3
+with a as materialized (select 1), b (x) as not materialized (select 2) select * from a, b
+with recursive a(n) as (select 1 union all select n + 1 from a where n < 3) search depth first by n set o cycle n set c using p select * from a
+with recursive a(n) as (select 1 union all select n + 1 from a where n < 3) cycle n set c to true default false using p select * from a
+with recursive a(n) as (select 1 union all select n + 1 from a where n < 3) search breadth first by n set o select * from a
+select * from pg_class tablesample system (10) repeatable (1)
+select * from only pg_class, only (pg_attribute), pg_type *
+select * from pg_class as c (a, b) natural left outer join pg_attribute cross join pg_type
+select * from (pg_class c join pg_attribute a on c.oid = a.attrelid) as j limit 0
+select * from (values (1), (2)) as v (n) join lateral (select n) as l on true
+select * from generate_series(1, 2) with ordinality as g (a, b)
+select * from rows from (generate_series(1, 2), unnest(array[1])) with ordinality as g (a, b, c)
+select * from rows from (json_to_record('{}') as (a int, b text), generate_series(1, 2)) as g
+select * from json_to_record('{}') as (a int, b text)
+select * from json_to_record('{}') as x (a int, b text collate "C")
+select * from json_to_record('{}') x (a int)
+select * from json_to_recordset('[]') as (a int, b int[], c numeric(3,2)), lateral json_to_record('{}') as (d timestamp with time zone) where a = 1
+select * from unnest(array[1], array[2]) as u (a, b), unnest(array['a']) v
+select * from pg_class for update of pg_class nowait
+select * from pg_class for no key update skip locked for share
+select 1 as "a b", 2 as select, 3 as from, 4 b, 5 value, 6 name
+select a.b.c from (select 1) a
+select (a).b from (select 1) a
+select (a.x).y, (f()).*, (f()).z from (select 1) a
+select a[1], a[1:2], a[1][2], (a).b[1], a.b[1] from (select 1) a
+select current_date, current_time(2), localtimestamp, current_schema, current_schema(), user, session_user, current_catalog, current_role
+select f(variadic a => array[1])
+select 'a' collate "C" < 'b' collate pg_catalog."C"
+select now() at time zone 'utc' at time zone 'cet'
+select not true and false or true
+select -1, +1, - -1, 2 ^ 3, 5 % 2, 1 << 2, 1 # 2, ~1, 1 & 3 | 4
+select 1e5, .5, 5., 1.5e-3
+select a from (select 1 as a) s where a in (1, 2) and a not in (select 1) and (a, 1) in ((1, 2), (3, 4)) and row(a, 1) in (select 1, 2)
+select exists (select), exists (values (1)), exists (table pg_class)
+select json_build_object('a', 1) -> 'a' ->> 'b' #> '{a}' #>> '{b}', '{}'::jsonb @> '{}', '{}'::jsonb ? 'a', '{}'::jsonb ?| array['a'], '{}'::jsonb ?& array['a'], '{}'::jsonb @? '$.a', '{}'::jsonb @@ '$.a', '{}'::jsonb - 'a', '{}'::jsonb #- '{a}'
+insert into t default values
+insert into t as x (a, b[1], c.d) overriding system value values (1, default, 3) on conflict (a) where b > 1 do update set a = excluded.a, (b, c) = (select 1, 2), d[1] = 3 where x.a > 1 returning *, a as b
+insert into t (a) overriding user value select 1 on conflict on constraint k do nothing
+insert into t values (1) on conflict (lower(a) collate "C" text_ops, (b + 1)) do nothing
+update only t as x set a = default, (b, c) = row(1, 2), (d) = (select 1), e[1:2] = '{}', f.g = 1 from u left join v on true where current of c returning x.*
+update t * set a = 1
+delete from only t as x using u, v where x.a = u.a returning *
+delete from t where current of c
+merge into t as x using (select 1 as a) s on x.a = s.a when matched and x.b > 1 then update set b = 2, (c, d) = (1, 2) when matched then delete when not matched and s.a > 1 then insert (a) overriding system value values (default) when not matched then do nothing
+merge into only t using u on true when not matched then insert default values when matched then do nothing
+with x as (insert into t values (1) returning *) select * from x
+with x as (delete from t returning *) insert into u select * from x
+explain (analyze, buffers off, format json) select 1
+explain analyze verbose select 1
+select 1 into temp table x
+select * into unlogged x from t
+create table x as select 1 with no data
+create temp table if not exists x (a, b) with (fillfactor = 10) on commit drop tablespace y as table z
+create table x as execute p(1)
+create materialized view if not exists x using heap as select 1 with data
+create recursive view v (n) as select 1
+create or replace temp view v with (security_barrier, check_option = local) as select 1 with cascaded check option
+declare c insensitive scroll cursor with hold for select 1
+declare c binary no scroll cursor without hold for values (1)
+fetch forward all from c
+move absolute -1 in c
+copy t (a) from '/x' with (format csv, header, force_null (a))
+copy (select 1) to stdout csv header quote as '"'
+copy (delete from t returning *) to program 'cat'
+prepare p (int, text) as select $1, $2
+execute p (1, 'a')
+deallocate all
+lock table only t, u * in share row exclusive mode nowait
+truncate table only t, u restart identity cascade
+call p(1, a => 2)
+do language plpgsql $$begin end$$
+vacuum (full, analyze) t (a)
+analyze verbose t (a, b), u
+refresh materialized view concurrently v with no data
+listen x
+notify x, 'a'
+set local work_mem to '1MB'
+set session characteristics as transaction isolation level serializable, read only, deferrable
+set time zone interval '1' hour to minute
+set time zone local
+show transaction isolation level
+begin isolation level repeatable read, read write
+start transaction read only
+rollback to savepoint x
+prepare transaction 'x'
+savepoint x
+release x
+discard temp
+comment on column t.a is 'x'
+comment on function f(int, variadic text[]) is null
+security label for x on table t is 'a'
+grant select (a, b), update on t, u to x, public with grant option granted by y
+revoke grant option for all privileges (a) on table t from x cascade
+alter default privileges in schema x for role y grant select on tables to z
+create role x with login password 'a' valid until '2020-01-01' in role y
+reassign owned by x to y
+create rule r as on update to t where new.a > 1 do also (insert into u values (1); delete from v)
+create policy p on t as restrictive for update to x using (true) with check (a > 1)
+create trigger x before insert or update of a, b on t for each row when (new.a > 1) execute function f('a', 1)
+create constraint trigger x after delete on t from u deferrable initially deferred for each row execute procedure f()
+create trigger x after update on t referencing old table as o new table n for each statement execute function f()
+create aggregate a (int, variadic "any" order by text) (sfunc = f, stype = int, initcond = '0')
+create operator === (leftarg = int, rightarg = int, function = f, commutator = ===)
+create operator class x default for type int using btree family y as operator 1 < (int, int) for search, function 1 f(int, int), storage int
+create cast (int as text) with function f(int) as assignment
+create cast (int as text) with inout as implicit
+create conversion x for 'utf8' to 'latin1' from f
+create statistics if not exists s (ndistinct, mcv) on a, (b + 1) from t
+create text search configuration x (parser = y)
+alter text search configuration x add mapping for a, b with c
+create collation if not exists x (locale = 'a', provider = icu)
+create collation x from "C"
+create domain d as int constraint c check (value > 1) not null default 3 collate "C"
+create type x as (a int collate "C", b text)
+create type x as enum ('a', 'b')
+create type x as range (subtype = int, subtype_diff = f)
+create type x (input = f, output = g, internallength = variable, like = int, passedbyvalue)
+create type x
+alter type x add value if not exists 'c' before 'a'
+alter type x add attribute a int cascade, drop attribute if exists b, alter attribute c set data type text
+create publication p for table t (a) where (b > 1), tables in schema x with (publish = 'insert')
+create server s type 'a' version 'b' foreign data wrapper f options (a 'b')
+create foreign table t (a int options (x 'y') not null) inherits (u) server s options (a 'b')
+import foreign schema x limit to (a, b) from server s into y
+create user mapping if not exists for public server s options (a 'b')
+create tablespace x owner y location '/a' with (seq_page_cost = 1)
+create database x with owner = y template = z encoding 'utf8' is_template true
+create schema if not exists authorization x create table t (a int) create view v as select 1
+create extension if not exists x with schema y version '1.0' cascade
+create access method x type index handler f
+create language x handler f inline g validator h
+create transform for int language x (from sql with function f(internal), to sql with function g(internal))
+create sequence if not exists s as bigint increment by 2 minvalue 1 no maxvalue start with 1 cache 2 no cycle owned by t.a
+alter sequence s restart with 3
+create unique index concurrently if not exists i on only t using gist (a collate "C" text_ops (siglen = 3) desc nulls last, (a + 1), lower(b)) include (c) nulls not distinct with (fillfactor = 10) tablespace x where a > 1
+create table p partition of t (a not null default 1, constraint c check (a > 1)) for values from (1, minvalue) to (maxvalue, 3) partition by list (a)
+create table p partition of t for values in (1, null)
+create table p partition of t for values with (modulus 3, remainder 1)
+create table p partition of t default
+create table x of y (a with options primary key, b default 1)
+alter table only t add column if not exists a int not null, drop column if exists b cascade, alter column c type text using c::text collate "C", alter d set default 1, alter d drop not null, alter e add generated always as identity, alter e set generated by default restart with 3, alter e drop identity if exists, alter f drop expression if exists, alter g set statistics 10, alter g set (n_distinct = 3), alter g set storage plain, alter g set compression lz4, add constraint c check (a > 1) not valid, validate constraint c, alter constraint c deferrable, drop constraint if exists c restrict, disable trigger all, enable replica trigger x, enable always rule y, force row level security, cluster on i, set without cluster, set logged, set tablespace x, set (fillfactor = 3), reset (fillfactor), inherit u, no inherit u, of z, not of, owner to current_user, replica identity using index i, set access method heap
+alter table t attach partition p for values in (1)
+alter table t detach partition p concurrently
+alter table t add constraint c primary key using index i
+alter index i alter column 1 set statistics 3
+alter view v alter column a set default 1
+alter function f(int) strict immutable leakproof parallel safe cost 3 set search_path to a, b
+alter table if exists t rename column a to b
+alter domain d add constraint c check (value > 1) not valid
+alter system set x = 'y'
+drop function if exists f(int, text), g restrict
+drop operator if exists + (int, none)
+drop aggregate a(*)
+drop owned by x cascade
+drop cast if exists (int as text)
+drop index concurrently if exists i
+drop trigger if exists x on t
+drop routine f
+create or replace function f(in a int default 1, out b text, inout c int = 3, variadic d int[]) returns setof record language sql immutable strict security definer parallel safe cost 3 rows 10 support g set x from current as $$select 1$$
+create function f(a int) returns int return a + 1
+create function f() returns table (a int, b text) begin atomic select 1; select 2, 'a'; end
+create procedure p(a int) language sql begin atomic insert into t values (a); end
+create function f() returns int as 'a', 'b' language c
+load 'a'
+cluster verbose t using i
+reindex (verbose) table concurrently t
+create table x (a int) without oids
+select ''::text COLLATE "C" from t order by a collate "C" desc nulls first
+select count(*) from t group by ()
+select a from t group by all a
+select * from t where (a, b) < (1, 2) and a is not distinct from b
+select * from t join u using (a, b) as x join v using (a)
+select 1 where true having true
+select (select 1), ((select 2)), (((3)))
+select interval '1' , interval '3 days' * 2
+select a ->> 'b' is null, a -> 'b' = 'c', not a -> 'b' ? 'c' from t
+select $1, $2::int
+SELECT match, prior FROM queens WHERE match = 1 AND prior IS NULL ORDER BY match, prior
+SELECT prior AS before, match AS after FROM queens
