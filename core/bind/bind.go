@@ -14,6 +14,7 @@ import (
 // goroutines.
 type Binder struct {
 	info     *Info // of the statement in hand
+	stmt     *syntax.Statement
 	infos    slab.Pool[Info]
 	text     Info // what all statements of the text have in common
 	schema   *schema.Schema
@@ -27,6 +28,7 @@ type Binder struct {
 	// routines counts the routine bodies around the statement in hand, in which
 	// a name may be a variable.
 	routines int
+	declared declaration
 	// lateral is the scope of which the lateral query in hand sees as many sources as limit
 	// says.
 	lateral *Scope
@@ -115,13 +117,15 @@ func (b *Binder) More(stmt *syntax.Statement) *Info {
 	b.pending, b.spine = b.pending[:0], b.spine[:0]
 	clear(b.byName)
 	b.routines, b.lateral = 0, nil
+	b.stmt = stmt
+	clear(b.declared.names)
 	syntax.Link(stmt.Node, in.parents)
 	if stmt.Nodes > manyNodes {
 		b.makeRoom(stmt.Node)
 	}
 	b.statement(stmt.Node, nil, nil)
 	for _, p := range b.pending {
-		*b.use(p.name) = b.resolve(p)
+		*b.use(p.name) = b.hidden(p, b.resolve(p))
 		b.share(p.name)
 	}
 	if stmt.Nodes > manyNodes {
@@ -199,6 +203,7 @@ func (b *Binder) statement(n syntax.Stmt, outer *Scope, ctes *cteScope) {
 		b.merge(n, outer, ctes)
 	case *syntax.Routine:
 		b.routines++
+		b.declare(n)
 		for _, s := range n.Body {
 			b.statement(s, outer, ctes)
 		}

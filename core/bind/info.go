@@ -53,8 +53,8 @@ type Use struct {
 	candidates *[]*Source
 }
 
-// Candidates are the sources that an ambiguous name may mean, or the one in which a name
-// is missing.
+// Candidates are the sources that an ambiguous name may mean, the one in which a name is
+// missing, or the one whose column a variable hides.
 func (u *Use) Candidates() []*Source {
 	if u.candidates == nil {
 		return nil

@@ -94,7 +94,9 @@ func (p *Parser) directivesAt(body text.Span) (length text.Pos) {
 		if end < 0 {
 			return length
 		}
-		p.settled = p.settled || settlesConflict(rest[blanks:blanks+end])
+		if fields := bytes.Fields(rest[blanks : blanks+end]); len(fields) > 1 && string(fields[0]) == "#variable_conflict" {
+			p.clashing = string(fields[1])
+		}
 		length += text.Pos(blanks + end)
 	}
 }
@@ -245,7 +247,7 @@ func (p *Parser) inDoubled(s text.Span) bool {
 func (p *Parser) doStmt() Stmt {
 	start := p.start()
 	mark, declared := p.lists.stmts.Mark(), len(p.declared)
-	p.settled = false
+	p.clashing = ""
 	p.next()
 	for !p.atEnd() {
 		if p.tok.Kind == TextToken && p.lastWord() != word.Language {
@@ -256,6 +258,6 @@ func (p *Parser) doStmt() Stmt {
 	}
 	n := p.slabs.routines.New()
 	body := p.lists.stmts.Take(mark)
-	*n = Routine{node: p.node(start), Declared: p.takeDeclared(declared), Body: body}
+	*n = Routine{node: p.node(start), Declared: p.takeDeclared(declared), Variable: p.clashing == "use_variable", Body: body}
 	return n
 }

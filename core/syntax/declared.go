@@ -1,8 +1,6 @@
 package syntax
 
 import (
-	"bytes"
-
 	"justlens/core/dialect/word"
 )
 
@@ -67,19 +65,12 @@ func (p *Parser) declaredNames() {
 }
 
 // takeDeclared gives what was noted since mark, and forgets it; nothing where the body says
-// itself what such a name means.
+// that such a name means the column.
 func (p *Parser) takeDeclared(mark int) []Ident {
 	noted := p.declared[mark:]
 	p.declared = p.declared[:mark]
-	if p.settled {
+	if p.clashing == "use_column" {
 		return nil
 	}
 	return p.lists.idents.Copy(noted)
-}
-
-// settlesConflict reports whether a line before a body in PL/pgSQL says which of a variable
-// and a column a name means.
-func settlesConflict(line []byte) bool {
-	fields := bytes.Fields(line)
-	return len(fields) > 1 && string(fields[0]) == "#variable_conflict" && string(fields[1]) != "error"
 }

@@ -295,6 +295,7 @@ type Routine struct {
 	Keyword  text.Span // FUNCTION, PROCEDURE and the like; empty for a body without a name
 	Name     []Ident
 	Declared []Ident // parameters and variables that a column may share its name with
+	Variable bool    // where one does, the name means the variable (#variable_conflict of PL/pgSQL)
 	Body     []Stmt
 }
 

@@ -76,7 +76,7 @@ type Parser struct {
 	inFor        bool    // the query of a FOR loop is being read
 	quoted       bool    // a body in quotes is being read
 	spliced      bool    // the tokens of one stand among those of the statement
-	settled      bool    // a body says what a name means that a variable and a column have
+	clashing     string  // what a body says of names that a variable and a column have
 	declared     []Ident // of the routines that are being read
 	stmts        slab.Slab[Statement]
 }

@@ -43,6 +43,9 @@ func (p *Parser) misplaced(s text.Span) {
 
 // branchesInto reports INTO in a branch of a set operation that cannot have it.
 func (p *Parser) branchesInto(left, right Body) {
+	if p.quoted { // PL/pgSQL takes it out of its query first
+		return
+	}
 	if !p.dialect.Has(dialect.IntoLast) {
 		p.noInto(right)
 		return

@@ -34,14 +34,14 @@ func (p *Parser) routine() Stmt {
 		name = p.lists.idents.Take(idents)
 	}
 	mark, declared := p.lists.stmts.Mark(), len(p.declared)
-	p.settled = false
+	p.clashing = ""
 	p.routineHead(kind)
 	if !p.atEnd() {
 		p.routineBody(kind)
 	}
 	n := p.slabs.routines.New()
 	body := p.lists.stmts.Take(mark)
-	*n = Routine{node: p.node(start), Keyword: keyword, Name: name, Declared: p.takeDeclared(declared), Body: body}
+	*n = Routine{node: p.node(start), Keyword: keyword, Name: name, Declared: p.takeDeclared(declared), Variable: p.clashing == "use_variable", Body: body}
 	return n
 }
 

@@ -1,7 +1,6 @@
 package names
 
 import (
-	"bytes"
 	"fmt"
 
 	"justlens/core/bind"
@@ -36,15 +35,6 @@ var variableHidesColumn = &check.Check{
 	On: check.Nodes(runVariableHidesColumn),
 }
 
-// whoseName tells what a bare name means that is both.
-type whoseName uint8
-
-const (
-	asVariable whoseName = iota
-	asColumn
-	asNeither // the query is refused
-)
-
 func runVariableHidesColumn(p *check.Pass, r *syntax.Routine) {
 	if len(r.Declared) == 0 || !p.Tells(r) {
 		return
@@ -55,7 +45,7 @@ func runVariableHidesColumn(p *check.Pass, r *syntax.Routine) {
 			declared[id.Sym] = id
 		}
 	}
-	whose := namesMean(p)
+	whose := p.NamesMean(p.Stmt, r)
 	told := map[syntax.Sym]bool{}
 	syntax.Walk(r, func(n syntax.Node, k syntax.Kind) {
 		if k != syntax.KindName {
@@ -70,9 +60,9 @@ func runVariableHidesColumn(p *check.Pass, r *syntax.Routine) {
 		itself := other != nil && len(other.Parts) == 1
 		column := columnOfTable(p, name)
 		switch {
-		case whose == asNeither && p.Dialect == dialect.Postgres && column != nil:
-		case itself && (whose != asNeither || p.Dialect != dialect.Postgres || column != nil):
-		case whose == asColumn && column != nil && other != nil && p.Use(other).Source == column:
+		case whose == bind.AsNeither && p.Dialect == dialect.Postgres && column != nil:
+		case itself && (whose != bind.AsNeither || p.Dialect != dialect.Postgres || column != nil):
+		case whose == bind.AsColumn && column != nil && other != nil && p.Use(other).Source == column:
 		default:
 			return // one of the two, as it was meant
 		}
@@ -82,7 +72,7 @@ func runVariableHidesColumn(p *check.Pass, r *syntax.Routine) {
 }
 
 // hiding tells of a name that is a variable and, where a table is known to have it, a column.
-func hiding(p *check.Pass, name *syntax.Name, id syntax.Ident, whose whoseName, column *bind.Source) check.Finding {
+func hiding(p *check.Pass, name *syntax.Name, id syntax.Ident, whose bind.Meaning, column *bind.Source) check.Finding {
 	f := check.Finding{
 		Span: name.Span(), Certainty: check.Certain,
 		Related: []check.Related{{Span: id.Span, Message: "declared here"}},
@@ -91,7 +81,7 @@ func hiding(p *check.Pass, name *syntax.Name, id syntax.Ident, whose whoseName, 
 	if column == nil || !column.SchemaTable().Complete || declaresTwice(p) {
 		f.Certainty = check.Likely
 	}
-	if whose == asNeither && p.Dialect == dialect.Postgres {
+	if whose == bind.AsNeither && p.Dialect == dialect.Postgres {
 		f.Message = fmt.Sprintf("%s is a variable and a column", p.Text(name))
 		f.Why = "PL/pgSQL does not choose between the two: it refuses the query when it runs."
 		return f
@@ -99,10 +89,10 @@ func hiding(p *check.Pass, name *syntax.Name, id syntax.Ident, whose whoseName, 
 	f.Message = fmt.Sprintf("%s is compared with itself", p.Text(name))
 	f.Why = "The variable and the column have one name, so both sides mean the same, and the condition says nothing."
 	switch whose {
-	case asVariable:
+	case bind.AsVariable:
 		f.Verdicts = check.Everywhere(check.Wrong)
 		f.Why = "Both sides mean the variable of that name, not the column, so the condition says nothing."
-	case asColumn:
+	case bind.AsColumn:
 		f.Verdicts = check.Everywhere(check.Wrong)
 		f.Why = "Both sides mean the column of that name, not the variable, so the condition says nothing."
 	}
@@ -125,31 +115,17 @@ func declaresTwice(p *check.Pass) bool {
 // of the query has it.
 func columnOfTable(p *check.Pass, name *syntax.Name) *bind.Source {
 	u := p.Use(name)
-	if u.Status != bind.Resolved || u.Source == nil || u.Source.SchemaTable() == nil {
+	source := u.Source
+	if u.Status != bind.Resolved {
+		if len(u.Candidates()) != 1 || u.Status != bind.Variable && u.Status != bind.Unclear {
+			return nil
+		}
+		source = u.Candidates()[0]
+	}
+	if source == nil || source.SchemaTable() == nil {
 		return nil
 	}
-	return u.Source
-}
-
-// namesMean tells what a name means in the routine of the statement (PostgreSQL, "Variable
-// Substitution" and "Arguments for SQL Functions"; MariaDB, "Stored Procedure Overview";
-// Oracle, "PL/SQL Name Resolution").
-func namesMean(p *check.Pass) whoseName {
-	switch {
-	case p.Dialect.Has(dialect.ExecutedComments):
-		return asVariable
-	case p.Dialect != dialect.Postgres && p.Dialect != dialect.ANSI:
-		return asColumn
-	}
-	for i, t := range p.Stmt.Tokens[:len(p.Stmt.Tokens)-1] {
-		if t.Word() == word.Language {
-			next := p.Stmt.Tokens[i+1].Span
-			if language := bytes.Trim(p.Src[next.Start:next.End], `'"`); bytes.EqualFold(language, []byte("sql")) {
-				return asColumn
-			}
-		}
-	}
-	return asNeither
+	return source
 }
 
 // isTarget reports whether a name is what an assignment fills, or stands where no query
