@@ -124,7 +124,8 @@ func (r *Reviewer) piece(p *piece, d dialect.Dialect, tables *schema.Schema, src
 	}
 }
 
-// isPlain reports whether a statement was read without an error and defines nothing.
+// isPlain reports whether a statement was read without an error and neither defines anything
+// nor calls what may.
 func isPlain(s *syntax.Statement) bool {
 	if len(s.Errors) > 0 || s.Cut {
 		return false
@@ -134,7 +135,7 @@ func isPlain(s *syntax.Statement) bool {
 		return true
 	case *syntax.SelectStmt:
 		sel, ok := n.Query.Body.(*syntax.Select)
-		return ok && sel.IntoSpan.IsEmpty() && len(sel.Into) == 0
+		return ok && sel.IntoSpan.IsEmpty() && len(sel.Into) == 0 && schema.LoneCall(n) == nil
 	}
 	return false
 }

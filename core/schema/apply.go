@@ -18,7 +18,11 @@ import (
 // is such a statement. What src holds is copied as far as it is kept. Where
 // something could not be applied the reason is in s.Problems.
 func (s *Schema) Apply(stmt *syntax.Statement, src []byte) bool {
-	return s.apply(stmt.Node, src)
+	applied := s.apply(stmt.Node, src)
+	if !applied {
+		applier{src: src, schema: s}.reach(stmt)
+	}
+	return applied
 }
 
 func (s *Schema) apply(stmt syntax.Stmt, src []byte) bool {

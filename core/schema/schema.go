@@ -27,6 +27,7 @@ type Schema struct {
 	givenNumbers bool
 	whole        bool
 	changes      int
+	opened       int // the changes when all tables were opened
 	// Problems tell of what could not be applied.
 	Problems []Problem
 	// strangers are tables, by last name in lower case, that were changed and are not there.

@@ -1,0 +1,180 @@
+package schema
+
+import (
+	"bytes"
+	"slices"
+	"strings"
+
+	"justlens/core/dialect/word"
+	"justlens/core/syntax"
+	"justlens/core/text"
+)
+
+// What a procedure does that is called, a function that is no built-in one, or a statement
+// that is made of text, does not stand in the statement: it may give a table more columns.
+
+// reach opens the tables that a statement may change without saying so: those that it hands to
+// a procedure or a function by name, and those that its text, or that of a routine's body, says
+// ALTER TABLE of.
+func (a applier) reach(stmt *syntax.Statement) {
+	within, hands := stmt.Span, false
+	switch n := stmt.Node.(type) {
+	case *syntax.SelectStmt:
+		if within = a.ownCall(n); within.IsEmpty() {
+			return
+		}
+		hands = true
+	case *syntax.Routine:
+		hands = len(n.Name) == 0 // DO, which runs at once
+	case *syntax.OtherStmt, *syntax.Control:
+		switch stmt.Tokens[0].Word() {
+		case word.Call, word.Exec, word.Execute:
+			hands = !a.callsSystem(stmt.Tokens[1:])
+		case word.Prepare, word.Set, word.Declare, word.Begin, word.If:
+		default:
+			return
+		}
+	default:
+		return
+	}
+	runs := hands || stmt.Node.Kind() != syntax.KindRoutine
+	for i, t := range stmt.Tokens {
+		switch {
+		case !within.Contains(t.Span):
+		case t.Kind == syntax.TextToken:
+			written := a.src[t.Span.Start:t.Span.End]
+			if hands && len(written) < 200 {
+				a.open(written)
+			}
+			a.alters(written, runs)
+		case t.Word() == word.Alter && i+1 < len(stmt.Tokens) && stmt.Tokens[i+1].Word() == word.Table:
+			a.alters(a.src[t.Span.Start:stmt.Span.End], false)
+		}
+	}
+}
+
+// callsSystem reports whether a call, from its name on, is one of the database's own
+// procedures, which change no columns.
+func (a applier) callsSystem(tokens []syntax.Token) bool {
+	for i, t := range tokens {
+		if t.Kind != syntax.WordToken && t.Kind != syntax.QuotedName && t.Kind != syntax.Dot {
+			return false
+		}
+		name := strings.ToLower(strings.Trim(string(a.src[t.Span.Start:t.Span.End]), "[]"))
+		if i < 6 && (strings.HasPrefix(name, "sp_") || strings.HasPrefix(name, "xp_") || strings.HasPrefix(name, "dbms_")) {
+			return true
+		}
+	}
+	return false
+}
+
+// ownCall gives the place of a call that is all that a SELECT without FROM gives, of a function
+// that is not built in; nothing for any other query.
+func (a applier) ownCall(n *syntax.SelectStmt) text.Span {
+	c := LoneCall(n)
+	if c == nil {
+		return text.Span{}
+	}
+	name := a.text(c.Name[len(c.Name)-1])
+	if _, builtin := a.schema.dialect.Arity(strings.ToLower(name)); builtin {
+		return text.Span{}
+	}
+	return c.Span()
+}
+
+// LoneCall gives the call that is all that a SELECT without FROM gives, with what it hands to
+// the function; nil for any other query.
+func LoneCall(n *syntax.SelectStmt) *syntax.Call {
+	sel, ok := n.Query.Body.(*syntax.Select)
+	if !ok || sel.From != nil || len(sel.Items) != 1 {
+		return nil
+	}
+	if c, ok := syntax.Unparen(sel.Items[0].X).(*syntax.Call); ok && len(c.Args) > 0 {
+		return c
+	}
+	return nil
+}
+
+// alters opens the tables of which a text says ALTER TABLE; all where it does not say of
+// which, if it is one that runs.
+func (a applier) alters(written []byte, runs bool) {
+	for {
+		at := bytes.IndexAny(written, "aA")
+		if at < 0 {
+			return
+		}
+		written = written[at:]
+		verb, rest := nameIn(written)
+		if len(verb) == 0 {
+			written = written[1:]
+			continue
+		}
+		written = rest
+		if !bytes.EqualFold(verb, []byte("alter")) {
+			continue
+		}
+		name, rest := nameIn(rest)
+		if !bytes.EqualFold(name, []byte("table")) {
+			continue
+		}
+		for name, rest = nameIn(rest); isFiller(name); {
+			name, rest = nameIn(rest)
+		}
+		if written = rest; len(name) > 0 {
+			a.open(name)
+		} else if runs {
+			a.openAll()
+		}
+	}
+}
+
+// nameIn gives the name that a text begins with, qualified and in quotes as it may be, and
+// what follows it.
+func nameIn(s []byte) (name, rest []byte) {
+	s = bytes.TrimLeft(s, " \t\r\n")
+	end := 0
+	for end < len(s) && (s[end] == '_' || s[end] == '.' || s[end] == '"' || s[end] == '`' || s[end] == '[' || s[end] == ']' || s[end] == '$' || s[end] >= 0x80 ||
+		'0' <= s[end] && s[end] <= '9' || 'a' <= s[end]|0x20 && s[end]|0x20 <= 'z') {
+		end++
+	}
+	return s[:end], s[end:]
+}
+
+// isFiller tells the words that stand between ALTER TABLE and a name.
+func isFiller(name []byte) bool {
+	return slices.ContainsFunc([]string{"if", "exists", "only", "ignore", "online"}, func(w string) bool { return strings.EqualFold(string(name), w) })
+}
+
+// open takes it that a table may have more columns than are known; its name may stand in
+// quotes of any kind and be qualified.
+func (a applier) open(written []byte) {
+	if at := bytes.IndexByte(written, '\''); at >= 0 { // behind the N of N'…'
+		written = written[at:]
+	}
+	name := strings.Trim(string(written[bytes.LastIndexByte(written, '.')+1:]), "'\"`[]$ ")
+	if name == "" || !a.schema.HasTables() {
+		return
+	}
+	if t := a.schema.Table("", name); t != nil {
+		a.openTable(t)
+	}
+}
+
+func (a applier) openTable(t *Table) {
+	if t.Complete && !t.IsView {
+		t = a.schema.own(t)
+		t.Complete = false
+		a.schema.put(t)
+	}
+}
+
+// openAll opens all tables.
+func (a applier) openAll() {
+	if a.schema.opened == a.schema.changes {
+		return
+	}
+	for _, t := range a.schema.Tables() {
+		a.openTable(t)
+	}
+	a.schema.opened = a.schema.changes
+}

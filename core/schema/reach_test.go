@@ -1,0 +1,51 @@
+package schema_test
+
+import (
+	"testing"
+
+	"github.com/stretchr/testify/assert"
+
+	"justlens/core/dialect"
+	"justlens/core/schema"
+)
+
+// TestReach tells after which statements a table has, or may have, more columns.
+func TestReach(t *testing.T) {
+	t.Parallel()
+	for _, c := range []struct {
+		dialect dialect.Dialect
+		script  string
+		open    bool
+	}{
+		{dialect.Postgres, "SELECT add_geometry('hives', 'place')", true},
+		{dialect.Postgres, "SELECT audit.watch('public.hives')", true},
+		{dialect.Postgres, "CALL widen('hives')", true},
+		{dialect.Postgres, "DO $$ BEGIN PERFORM widen('hives'); END $$", true},
+		{dialect.Postgres, "DO $$ BEGIN EXECUTE 'ALTER TABLE ONLY hives ADD weight int'; END $$", true},
+		{dialect.Postgres, "DO $$ BEGIN EXECUTE format('ALTER TABLE %I ADD weight int', t); END $$", true},
+		{dialect.Postgres, "CREATE FUNCTION f() RETURNS void LANGUAGE plpgsql AS $$ BEGIN ALTER TABLE hives ADD weight int; END $$", true},
+		{dialect.Postgres, "CREATE FUNCTION f() RETURNS void LANGUAGE plpgsql AS $$ BEGIN EXECUTE format('ALTER TABLE %I ADD weight int', t); END $$", false},
+		{dialect.Postgres, "SELECT setval('hives', 3)", false},
+		{dialect.Postgres, "SELECT widen('queens')", false},
+		{dialect.Postgres, "SELECT widen('hives') FROM queens", false},
+		{dialect.Postgres, "INSERT INTO notes VALUES ('ALTER TABLE hives')", false},
+		{dialect.Postgres, "COMMENT ON TABLE queens IS 'ALTER TABLE hives'", false},
+		{dialect.MariaDB, "SET @s = 'alter  table `hives` ADD weight int'", true},
+		{dialect.MariaDB, "SET @s = CONCAT('ALTER TABLE ', @t, ' ADD weight int')", true},
+		{dialect.MariaDB, "PREPARE widen FROM 'ALTER TABLE hives ADD weight int'", true},
+		{dialect.MariaDB, "CREATE PROCEDURE widen() BEGIN IF NOT EXISTS (SELECT 1) THEN ALTER TABLE hives ADD weight int; END IF; END", true},
+		{dialect.MariaDB, "CALL widen()", false},
+		{dialect.MariaDB, "SET @t = 'hives'", false},
+		{dialect.SQLServer, "EXEC sp_executesql N'ALTER TABLE dbo.hives ADD weight int'", true},
+		{dialect.SQLServer, "EXEC dbo.widen N'dbo.[hives]'", true},
+		{dialect.SQLServer, "DECLARE @s nvarchar(200) = N'ALTER TABLE hives ADD weight int'", true},
+		{dialect.SQLServer, "IF COL_LENGTH('hives', 'weight') IS NULL ALTER TABLE hives ADD weight int", true},
+		{dialect.SQLServer, "EXEC sys.sp_addextendedproperty N'MS_Description', N'x', N'SCHEMA', N'dbo', N'TABLE', N'hives'", false},
+		{dialect.Oracle, "EXEC DBMS_STATS.GATHER_TABLE_STATS('BEES', 'HIVES')", false},
+	} {
+		s := schema.New(nil)
+		s.Load([]byte("CREATE TABLE hives (id int);\n"+c.script), c.dialect)
+		hives := s.Table("", "hives")
+		assert.Equal(t, c.open, !hives.Complete || hives.Column("weight") >= 0, c.script)
+	}
+}
