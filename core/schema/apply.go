@@ -253,6 +253,7 @@ func (a applier) createTable(n *syntax.CreateTable) {
 	t.Temporary = n.Temporary || strings.HasPrefix(t.Name, "#")
 	t.Complete = n.Query == nil && len(n.Columns) > 0 && n.Like == nil && !n.Inherits
 	if old := a.find(n.Like); old != nil {
+		t.Model = old.Name
 		t.Columns, t.Complete = slices.Clone(old.Columns), old.Complete
 		a.copyLike(t, old, n)
 	}
@@ -279,8 +280,27 @@ func (a applier) createTable(n *syntax.CreateTable) {
 	if n.Query != nil {
 		a.queryColumns(t, n.Query, nil)
 		a.releaseCopies(t)
+		if old := a.find(wholeTable(n.Query)); old != nil {
+			t.Model = old.Name
+		}
 	}
 	a.schema.put(t)
+}
+
+// wholeTable gives the name of the table of which a query gives all columns as they stand, nil
+// for any other query.
+func wholeTable(q *syntax.Query) []syntax.Ident {
+	sel := q.Select()
+	if sel == nil || sel.From == nil || len(sel.Items) != 1 || len(sel.From.Tables) != 1 || sel.GroupBy != nil {
+		return nil
+	}
+	if star, ok := sel.Items[0].X.(*syntax.Star); !ok || sel.Items[0].Span() != star.Span() {
+		return nil
+	}
+	if ref, ok := sel.From.Tables[0].(*syntax.TableRef); ok {
+		return ref.Name
+	}
+	return nil
 }
 
 // copyLike takes over of a table what LIKE copies besides names and types: all on MySQL and

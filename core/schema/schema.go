@@ -390,6 +390,8 @@ type Table struct {
 	// not hold.
 	HasChildren bool
 	Parents     []Parent
+	// Model is the table whose columns it was made with, by LIKE or SELECT *; "" for none.
+	Model string
 	// Gathered tells that the table is known from another text of the same run.
 	Gathered bool
 	Keys     []Key

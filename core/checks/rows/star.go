@@ -2,9 +2,11 @@ package rows
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"justlens/core/check"
+	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -57,6 +59,9 @@ func runStar(p *check.Pass, n *syntax.Star) {
 				len(ref.Name)+len(above.Table.Name) > 2 {
 				return // a table is copied as a whole
 			}
+			if wrote := p.Scope(above).Sources; len(wrote) > 0 && len(above.Columns) == 0 && isCopy(sources[0].SchemaTable(), wrote[0].SchemaTable()) {
+				return
+			}
 		}
 		f.Certainty = check.Likely
 		f.Message = fmt.Sprintf("%s is filled by the order in which the columns stand today", p.BriefOf(above.Table.Span()))
@@ -76,6 +81,15 @@ func runStar(p *check.Pass, n *syntax.Star) {
 		f.Mends = []check.Mend{{Title: "name the columns", Effect: check.SameRows, Edits: []text.Edit{check.Replace(n.Span(), strings.Join(columns, ", "))}}}
 	}
 	p.Report(f)
+}
+
+// isCopy reports whether one of two tables was made with the columns of the other, and both
+// have the same still.
+func isCopy(a, b *schema.Table) bool {
+	if a == nil || b == nil || !strings.EqualFold(a.Model, b.Name) && !strings.EqualFold(b.Model, a.Name) {
+		return false
+	}
+	return slices.EqualFunc(a.Columns, b.Columns, func(x, y schema.Column) bool { return strings.EqualFold(x.Name, y.Name) })
 }
 
 // mostColumns is how many columns a mend writes.
