@@ -207,7 +207,7 @@ func (s *scanner) template() (kind TokenKind, ok bool) {
 			return EOF, false
 		}
 		s.pos = end + 1
-		return s.emit(TemplateMark, start), true
+		return s.putIn(TemplateMark, start), true
 	}
 	end := bytes.Index(src[start:], []byte(closing))
 	if end < 0 {
@@ -218,5 +218,5 @@ func (s *scanner) template() (kind TokenKind, ok bool) {
 		s.comments = append(s.comments, text.Span{Start: text.Pos(start), End: text.Pos(s.pos)})
 		return EOF, true
 	}
-	return s.emit(TemplateMark, start), true
+	return s.putIn(TemplateMark, start), true
 }

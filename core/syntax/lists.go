@@ -106,12 +106,24 @@ func (p *Parser) atName() bool {
 	switch p.tok.Kind {
 	case QuotedName, VariableName, TemplateMark:
 		return true
-	case Placeholder: // a variable that the client puts in
-		return p.scan.src[p.tok.Span.Start] == '&' || p.scan.src[p.tok.Span.Start] == '$'
+	case Placeholder:
+		return p.isPutIn()
 	case TextToken:
 		return p.dialect.Has(dialect.TextNames)
 	case WordToken:
 		return stops[p.word]&notName == 0
+	}
+	return false
+}
+
+// isPutIn reports whether a placeholder is one whose text the client or a template puts in,
+// and not a value that is handed over.
+func (p *Parser) isPutIn() bool {
+	switch p.scan.src[p.tok.Span.Start] {
+	case '&', '$', '%', '#':
+		return true
+	case ':':
+		return p.scan.rules.dollarQuotes // psql's
 	}
 	return false
 }
@@ -136,7 +148,7 @@ func (p *Parser) path(what string) []Ident {
 
 // partAfterDot reads a name where even a reserved word can only be one.
 func (p *Parser) partAfterDot() Ident {
-	if p.tok.Kind != WordToken && p.tok.Kind != QuotedName && p.tok.Kind != TemplateMark {
+	if p.tok.Kind != WordToken && p.tok.Kind != QuotedName && p.tok.Kind != TemplateMark && !(p.tok.Kind == Placeholder && p.isPutIn()) {
 		p.fail("a name after the dot")
 		return Ident{}
 	}

@@ -15,7 +15,7 @@ func (s *scanner) comment(c byte) bool {
 		next = src[start+1]
 	}
 	switch {
-	case c == '-' && next == '-' && (!s.rules.dashBlank || s.blankAt(start+2) || s.betweenStatements()), c == '#' && s.rules.hashComment:
+	case c == '-' && next == '-' && (!s.rules.dashBlank || s.blankAt(start+2) || s.betweenStatements()), c == '#' && s.rules.hashComment && s.braced(start+1) == 0:
 		end := bytes.IndexAny(src[start:], "\r\n")
 		if end < 0 {
 			end = len(src) - start
@@ -105,9 +105,16 @@ func (s *scanner) operator(c byte) TokenKind {
 	return s.symbols(c)
 }
 
-// tag gives the end of a template's <?name … ?> that begins at s.pos, 0 where there is none.
+// tag gives the end of a template's <?name … ?> or <%= name %> that begins at s.pos, 0 where
+// there is none.
 func (s *scanner) tag() int {
 	rest := s.src[s.pos:min(len(s.src), s.pos+longestMark)]
+	if bytes.HasPrefix(rest, []byte("<%=")) {
+		if end := bytes.Index(rest, []byte("%>")); end > 0 {
+			return s.pos + end + 2
+		}
+		return 0
+	}
 	if len(rest) < 5 || rest[0] != '<' || rest[1] != '?' || classes[rest[2]]&startsWord == 0 {
 		return 0
 	}
@@ -135,6 +142,10 @@ func (s *scanner) markedName(c byte) TokenKind {
 			return VariableName
 		}
 	}
+	if end := s.braced(i); end > 0 { // @{name}, #{name}
+		s.pos = end
+		return s.putIn(TemplateMark, start)
+	}
 	if i >= len(s.src) || classes[s.src[i]]&inWord == 0 || c == '#' && !s.rules.hashNames {
 		return EOF
 	}
@@ -144,7 +155,7 @@ func (s *scanner) markedName(c byte) TokenKind {
 	}
 	s.pos = i
 	if c == '@' && i-start > 2 && s.src[start+1] != '@' && s.src[i-1] == '@' { // @NAME@
-		return s.emit(TemplateMark, start)
+		return s.putIn(TemplateMark, start)
 	}
 	kind := VariableName
 	if c == '#' {
@@ -153,6 +164,19 @@ func (s *scanner) markedName(c byte) TokenKind {
 	s.emit(kind, start)
 	s.tokens[len(s.tokens)-1].Sym = s.names.Intern(s.src[start:i])
 	return kind
+}
+
+// braced gives the end of what a template has in braces from a place on, on one line; 0 where
+// no brace stands there.
+func (s *scanner) braced(at int) int {
+	if at >= len(s.src) || s.src[at] != '{' {
+		return 0
+	}
+	end := bytes.IndexAny(s.src[at:min(len(s.src), at+longestMark)], "}\n")
+	if end < 2 || s.src[at+end] != '}' {
+		return 0
+	}
+	return at + end + 1
 }
 
 // quotedVariable gives the end of the quoted name of a variable of MySQL, as @`a b`, that begins at
@@ -190,12 +214,19 @@ func (s *scanner) placeholder(c byte) TokenKind {
 	switch {
 	case c == '$' && s.rules.dollarQuotes && s.dollarQuoted():
 		return TextToken
-	case (c == '$' || c == '#') && next == '{':
+	case c == '$' && next == '{':
 		end := bytes.IndexByte(src[i:], '}')
 		if end < 0 {
 			return EOF
 		}
 		i += end + 1
+	case c == '$' && next == '(': // sqlcmd's variables
+		for i++; classes[at(i)]&inWord != 0; i++ {
+		}
+		if at(i) != ')' || i < start+3 {
+			return EOF
+		}
+		i++
 	case c == '%' && next == 's' && classes[at(i+1)]&inWord == 0:
 		i++
 	case c == '%' && next == '(':
@@ -221,10 +252,31 @@ func (s *scanner) placeholder(c byte) TokenKind {
 		return EOF
 	}
 	s.pos = i
-	if at(i) == '.' && (classes[at(i+1)]&startsWord != 0 || at(i+1) == '"') && (c == ':' && !s.rules.plus || next == '{') { // the name of a schema or table
-		return s.emit(TemplateMark, start)
+	if at(i) == '.' && (classes[at(i+1)]&startsWord != 0 || at(i+1) == '"') && (c == ':' && !s.rules.plus || next == '{' || next == '(') { // the name of a schema or table
+		return s.putIn(TemplateMark, start)
+	}
+	if next == '{' || next == '(' {
+		return s.putIn(Placeholder, start)
 	}
 	return s.emit(Placeholder, start)
+}
+
+// putIn emits what a template puts text in for, together with the parts of a name that stand
+// right before and behind it.
+func (s *scanner) putIn(kind TokenKind, start int) TokenKind {
+	behind := s.pos
+	for s.pos < len(s.src) && classes[s.src[s.pos]]&inWord != 0 {
+		s.pos++
+	}
+	if s.pos > behind {
+		kind = TemplateMark
+	}
+	if n := len(s.tokens); n > 0 && s.src[start] != '%' {
+		if before := s.tokens[n-1]; int(before.Span.End) == start && (before.Kind == WordToken || before.Kind == TemplateMark || before.Kind == Placeholder) {
+			s.tokens, start, kind = s.tokens[:n-1], int(before.Span.Start), TemplateMark
+		}
+	}
+	return s.emit(kind, start)
 }
 
 // symbols reads a run of operator characters, longest known first.
@@ -251,7 +303,7 @@ func (s *scanner) symbols(c byte) TokenKind {
 	case '<':
 		if end := s.tag(); end > 0 {
 			s.pos = end
-			return s.emit(TemplateMark, start)
+			return s.putIn(TemplateMark, start)
 		}
 		switch {
 		case next == '=' && third == '>':

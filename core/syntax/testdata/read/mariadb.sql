@@ -42,3 +42,4 @@ DELIMITER ;
 CREATE PROCEDURE weigh(IN hive INT) BEGIN SELECT 1; END;
 --- a line of the client's
 SELECT 3 --2;
+SELECT name FROM hives WHERE hive_id = #{id} AND season = ${season};

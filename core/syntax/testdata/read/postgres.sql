@@ -19,3 +19,11 @@ CREATE TRIGGER t AFTER UPDATE OF name ON hives FOR EACH ROW WHEN (OLD.name IS DI
 SELECT x[1:2], x[:2], (y).*, (z).a.b, ROW(1,2), ARRAY[[1,2],[3,4]], a OPERATOR(pg_catalog.+) b, 'a'::text COLLATE "C", interval '1' day, int4 '5', point '(1,2)' <-> p, @ -5, |/ 4, !! 3 FROM ONLY t*, ROWS FROM (f(1), g(2)) AS r(a, b);
 SELECT 1 AS one \gset
 SELECT 1 \watch 5
+SELECT h.name FROM ${schema}.hives h JOIN x.${table} a ON a.apiary_id = h.apiary_id WHERE h.season = ${year};
+CREATE TABLE {{ prefix }}_hives_{{ season }} (hive_id integer);
+CREATE INDEX @{table}_idx ON @{table}(hive_id);
+INSERT INTO %(table)s (hive_id) SELECT hive_id FROM hives_{year} WHERE day > %(start)s;
+SELECT a.${column}, {{ columns | join(', ') }} FROM x_${name}_y AS a ORDER BY #{order};
+DROP TABLE IF EXISTS <%= prefix %>_hives;
+INSERT INTO :schema.hives (hive_id) VALUES (:id);
+SELECT 5%2, 7 %3, weight%2 FROM hives;

@@ -101,3 +101,5 @@ SELECT x = 1, 'a' AS b WHERE NOT EXISTS (SELECT * FROM dbo.h)
 UPDATE STATISTICS dbo.hives
 dbo.some_proc 1, 2
 GO 5
+SELECT name FROM $(db).dbo.hives WHERE season = $(season);
+CREATE TABLE $(db).dbo.hives_$(season) (hive_id int);
