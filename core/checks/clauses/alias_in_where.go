@@ -2,6 +2,7 @@ package clauses
 
 import (
 	"fmt"
+	"slices"
 
 	"justlens/core/bind"
 	"justlens/core/check"
@@ -80,9 +81,20 @@ func runAliasInWhere(p *check.Pass, name *syntax.Name) {
 	p.Report(f)
 }
 
-// itemNamed finds the output column that the select list gives the name.
+// itemNamed finds the output column that the select list gives the name; nil for one that
+// a routine has declared.
 func itemNamed(p *check.Pass, sel *syntax.Select, name *syntax.Name) *syntax.SelectItem {
-	return p.Scope(sel).Item(name.Last().Sym)
+	item := p.Scope(sel).Item(name.Last().Sym)
+	if item != nil && isDeclared(p, name) {
+		return nil
+	}
+	return item
+}
+
+// isDeclared reports whether the routine around a name declares it.
+func isDeclared(p *check.Pass, name *syntax.Name) bool {
+	r, ok := p.Nearest(name, syntax.Kinds(syntax.KindRoutine)).(*syntax.Routine)
+	return ok && slices.ContainsFunc(r.Declared, func(id syntax.Ident) bool { return id.Sym == name.Last().Sym })
 }
 
 // mentions reports whether an expression uses a column of the name: then such

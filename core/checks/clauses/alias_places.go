@@ -2,7 +2,6 @@ package clauses
 
 import (
 	"fmt"
-	"slices"
 
 	"justlens/core/bind"
 	"justlens/core/check"
@@ -121,12 +120,6 @@ var aliasInOrderExpression = &check.Check{
 // untold are the names that may mean an alias that cannot be seen.
 var untold = []bind.Status{bind.Missing, bind.Assumed, bind.Unclear, bind.Variable}
 
-// isDeclared reports whether the routine around a name declares it.
-func isDeclared(p *check.Pass, name *syntax.Name) bool {
-	r, ok := p.Nearest(name, syntax.Kinds(syntax.KindRoutine)).(*syntax.Routine)
-	return ok && slices.ContainsFunc(r.Declared, func(id syntax.Ident) bool { return id.Sym == name.Last().Sym })
-}
-
 // reportAlias reports a bare name in a clause that no source has and that only
 // the select list defines.
 func reportAlias(p *check.Pass, name *syntax.Name, kind syntax.Kind, clause, why string) {
@@ -143,7 +136,7 @@ func reportAlias(p *check.Pass, name *syntax.Name, kind syntax.Kind, clause, why
 		return
 	}
 	item := itemNamed(p, sel, name)
-	if item == nil || mentions(item.X, name.Last().Sym) || item.Span().Contains(name.Span()) || u.Status == bind.Variable && isDeclared(p, name) {
+	if item == nil || mentions(item.X, name.Last().Sym) || item.Span().Contains(name.Span()) {
 		return
 	}
 	f := check.Finding{
