@@ -144,8 +144,13 @@ func (in *Facts) numbersRows(x syntax.Expr, f *Fixed) bool {
 func (in *Facts) mayRepeat(x syntax.Expr) bool {
 	found := false
 	syntax.Inspect(x, func(n syntax.Node) bool {
-		if c, ok := n.(*syntax.Call); ok && dialect.Function(in.FunctionName(c)) == dialect.UnknownFunction {
-			found = true
+		if c, ok := n.(*syntax.Call); ok {
+			switch dialect.Function(in.FunctionName(c)) {
+			case dialect.UnknownFunction:
+				found = true
+			case dialect.Aggregate:
+				return false // which takes no sets
+			}
 		}
 		_, query := n.(*syntax.Query)
 		return !query && !found

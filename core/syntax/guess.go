@@ -95,6 +95,9 @@ func (s *scanner) clue() (dialect.Set, int) {
 			return dialect.In(dialect.Postgres), 2
 		}
 	case TextToken:
+		if end := int(t.Span.End); t.Span.Len() > 2 && end < len(s.src) && s.src[end-2] == '\\' && classes[s.src[end]]&inWord != 0 {
+			return dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), 3 // \' within a text
+		}
 		switch before.Word() {
 		case word.As, word.Do, word.Language, word.Sql: // else it may lie between two marks of DELIMITER $$
 			if s.src[t.Span.Start] == '$' {

@@ -61,6 +61,8 @@ func TestGuess(t *testing.T) {
 		{"", "INSERT INTO hives (engine, note) VALUES ('engine', 2)", "ansi", ""},
 		{"", "CREATE TABLE hives (hive_id int) ENGINE = InnoDB", "mysql", "= on line 1"},
 		{"", "# a remark\nSELECT name FROM hives", "mysql", "# on line 1"},
+		{"", `INSERT INTO hives (name) VALUES ('the queen\'s own')`, "mysql", "'the queen\\' on line 1"},
+		{"", `INSERT INTO hives (name) VALUES ('C:\', 'x')`, "ansi", ""},
 	} {
 		got, clue := syntax.Guess(c.path, []byte(c.text), names)
 		require.Equal(t, c.want, got.String(), "%s: by %s", c.text, clue)
