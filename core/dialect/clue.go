@@ -43,8 +43,12 @@ func WordClue(w word.Word) (Set, int) {
 	switch w {
 	case word.Ilike, word.Notnull, word.Returning:
 		return In(Postgres), 2
-	case word.StraightJoin, word.AutoIncrement, word.Regexp, word.Unsigned, word.Distinctrow:
+	case word.StraightJoin, word.AutoIncrement, word.Regexp, word.Distinctrow:
 		return In(MySQL, MariaDB), 3
+	case word.Unsigned:
+		return In(MySQL, MariaDB, SQLite), 3
+	case word.Serial, word.Setof:
+		return In(Postgres), 3
 	case word.Autoincrement, word.Glob, word.Pragma:
 		return In(SQLite), 4
 	case word.Top, word.Nolock, word.Clustered, word.Nonclustered, word.Nvarchar, word.TryConvert:
@@ -89,6 +93,8 @@ func FunctionClue(name string) (Set, int) {
 		return In(SQLServer), 3
 	case "nvl", "nvl2", "add_months", "to_date", "sys_guid":
 		return In(Oracle), 3
+	case "nextval", "currval", "setval":
+		return In(Postgres), 2
 	case "to_char", "string_agg", "date_trunc", "array_agg", "generate_series", "jsonb_agg":
 		return In(Postgres), 2
 	case "collect_list", "collect_set", "explode", "posexplode":

@@ -75,8 +75,11 @@ func runAliasInWhere(p *check.Pass, name *syntax.Name) {
 		Related: []check.Related{{Span: item.Span(), Message: "named here"}},
 		Mends:   substitute(p, name, item),
 	}
-	if u.Status == bind.Missing {
+	switch _, renamed := syntax.Unparen(item.X).(*syntax.Name); {
+	case u.Status == bind.Missing:
 		f.Certainty = check.Certain
+	case renamed:
+		f.Certainty = check.Possible // the table may have columns of both names
 	}
 	p.Report(f)
 }

@@ -145,8 +145,11 @@ func reportAlias(p *check.Pass, name *syntax.Name, kind syntax.Kind, clause, why
 		Why:     fmt.Sprintf("%s, and no column of that name is known.", why),
 		Related: []check.Related{{Span: item.Span(), Message: "named here"}},
 	}
-	if u.Status == bind.Missing {
+	switch _, renamed := syntax.Unparen(item.X).(*syntax.Name); {
+	case u.Status == bind.Missing:
 		f.Certainty = check.Certain
+	case renamed:
+		f.Certainty = check.Possible // the table may have columns of both names
 	}
 	if kind == syntax.KindOrderBy && p.Dialect.Has(dialect.ExecutedComments) {
 		grouped := false
