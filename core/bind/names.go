@@ -77,7 +77,10 @@ func (b *Binder) qualified(n *syntax.Name, at *standing) {
 			u.Status = NoSource
 			return
 		}
-		if len(n.Parts) == 2 && b.tells() && !isPseudoSource(b.info.Names.String(n.Qualifier().Sym)) && !isSequenceValue(word.Word(n.Last().Sym)) {
+		switch row := b.info.Names.String(n.Qualifier().Sym); {
+		case len(n.Parts) == 2 && b.routines > 0 && (row == "new" || row == "old"):
+			u.Status = Variable
+		case len(n.Parts) == 2 && b.tells() && !isPseudoSource(row) && !isSequenceValue(word.Word(n.Last().Sym)):
 			u.Status = NoSource
 		}
 		return

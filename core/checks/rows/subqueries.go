@@ -184,6 +184,9 @@ func runManyForOne(p *check.Pass, s *syntax.Subquery) {
 	if s.Query.Limit != nil || sel.Top != nil {
 		return
 	}
+	if c, ok := syntax.Unparen(sel.Items[0].X).(*syntax.Call); ok && p.MayAggregate(c) {
+		return
+	}
 	f := check.Finding{Span: s.Span(), Certainty: check.Likely,
 		Message: "this subquery may give several rows where one value is needed",
 		Why:     fmt.Sprintf("Nothing it asks for picks a single row of %s. As soon as there are two, the database stops with an error.", p.SourceName(p.Scope(sel).Sources[0])),

@@ -9,3 +9,5 @@ SELECT name FROM hives h WHERE frame_count IN (SELECT g.weight_kg FROM harvests 
 SELECT name FROM hives h WHERE frame_count > (SELECT g.weight_kg FROM harvests g WHERE g.hive_id = h.hive_id AND g.taken_on = (SELECT MAX(taken_on) FROM harvests));
 SELECT name FROM hives h WHERE frame_count > (SELECT DISTINCT g.weight_kg FROM harvests g WHERE g.hive_id = h.hive_id);
 SELECT name FROM hives h WHERE (SELECT g.weight_kg FROM harvests g WHERE g.hive_id = h.hive_id) IS NULL;
+CREATE TRIGGER renamed AFTER UPDATE ON queens BEGIN UPDATE hives SET name = (SELECT h.name FROM hives AS h WHERE h.hive_id = NEW.queen_id) || 'x' WHERE hive_id = 1; END;
+SELECT (SELECT longest_of(g.weight_kg) FROM harvests AS g WHERE g.hive_id = h.hive_id) || 'kg' FROM hives AS h;
