@@ -5,6 +5,7 @@ import (
 	"slices"
 	"strings"
 
+	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/syntax"
@@ -180,9 +181,16 @@ func usesOwnName(p *check.Pass, item *syntax.SelectItem) bool {
 	syntax.Inspect(p.Stmt.Node, func(n syntax.Node) bool {
 		if name, ok := n.(*syntax.Name); ok {
 			last := plain(p, name.Last())
-			found = found || strings.EqualFold(last, own) || strings.EqualFold(last, function) || strings.HasPrefix(last, "?")
+			found = found || strings.EqualFold(last, own) || strings.EqualFold(last, function) || strings.HasPrefix(last, "?") ||
+				p.Dialect == dialect.Postgres && mayBeMadeUp(p.Use(name), name)
 		}
 		return !found
 	})
 	return found
+}
+
+// mayBeMadeUp reports whether a name may be what PostgreSQL calls a column of a derived table
+// after its type, or by another name of its function.
+func mayBeMadeUp(u *bind.Use, name *syntax.Name) bool {
+	return u.Status == bind.Unclear && len(name.Parts) > 1 || u.Status == bind.Assumed && u.Source.Query != nil
 }
