@@ -59,10 +59,12 @@ func (f *reviewFlags) gather(ctx context.Context, p *Program, in []review.Input,
 			guess := around[i].Guess
 			if guess == nil { // else the configuration names it
 				guess = &review.Guess{}
-				guess.Dialect, guess.Clue = g.Guess(path, src)
+				sure := false
+				guess.Dialect, guess.Clue, sure = g.Guess(path, src)
+				guess.Unsure = !sure
 				around[i].Guess = guess
 			}
-			if d = guess.Dialect; d != dialect.ANSI {
+			if d = guess.Dialect; d != dialect.ANSI && !guess.Unsure {
 				folders.Add(path, d)
 			}
 		}
@@ -72,7 +74,7 @@ func (f *reviewFlags) gather(ctx context.Context, p *Program, in []review.Input,
 	}
 	for i := range in {
 		in[i].Guess = around[i].Guess // a single file is the first of its neighbours
-		if guess := in[i].Guess; guess != nil && guess.Dialect == dialect.ANSI && !guess.Named {
+		if guess := in[i].Guess; guess != nil && (guess.Dialect == dialect.ANSI || guess.Unsure) && !guess.Named {
 			if d, files := folders.Of(in[i].Path); files > 0 {
 				guess.Dialect, guess.Clue = d, fmt.Sprintf("%d files of its folder", files)
 			}

@@ -121,7 +121,7 @@ func look(cmd *cobra.Command, folder string) (seen, error) {
 			folders[in.folder] = in
 		}
 		in.files++
-		if d, _ := g.Guess(file.path, src); d != dialect.ANSI {
+		if d, _, sure := g.Guess(file.path, src); sure {
 			votes[d]++
 			in.votes[d]++
 		}

@@ -21,6 +21,8 @@ type Guess struct {
 	Dialect dialect.Dialect
 	Version dialect.Version // zero for the newest
 	Clue    string
+	// Unsure tells that the files around it may outweigh the clue.
+	Unsure bool
 	// Named tells that a person says so.
 	Named bool
 }

@@ -34,9 +34,9 @@ func (g *Gatherer) renew() {
 	g.parser.OnlyDefinitions()
 }
 
-// Guess is [syntax.Guess].
-func (g *Gatherer) Guess(path string, src []byte) (dialect.Dialect, string) {
-	return syntax.Guess(path, src, g.names)
+// Guess is [syntax.Weigh].
+func (g *Gatherer) Guess(path string, src []byte) (d dialect.Dialect, clue string, sure bool) {
+	return syntax.Weigh(path, src, g.names)
 }
 
 // Add takes in what a text defines.

@@ -16,6 +16,13 @@ const guessBytes = 64 << 10
 // for it, as "ILIKE on line 3". The path of its file counts, "" for none. Without any
 // clue it gives [dialect.ANSI] and "".
 func Guess(path string, src []byte, names *Names) (dialect.Dialect, string) {
+	d, clue, _ := Weigh(path, src, names)
+	return d, clue
+}
+
+// Weigh is Guess that tells whether the clue is a sure one, which the files around it do not
+// outweigh.
+func Weigh(path string, src []byte, names *Names) (d dialect.Dialect, clue string, sure bool) {
 	s := scanner{names: names}
 	s.reset(src[:min(len(src), guessBytes)], dialect.ANSI)
 	var clues dialect.Clues
@@ -26,11 +33,25 @@ func Guess(path string, src []byte, names *Names) (dialect.Dialect, string) {
 		if len(s.tokens) > 3 {
 			s.tokens = s.tokens[:copy(s.tokens, s.tokens[len(s.tokens)-3:])]
 		}
+		last := s.tokens[len(s.tokens)-1]
 		if set, weight := s.clue(); weight > 0 {
-			clues.Add(set, weight, s.describe(s.tokens[len(s.tokens)-1].Span))
+			clues.Add(set, weight, s.describe(last.Span))
+		} else if clue == "" && s.goesOn(last) {
+			clue = s.describe(last.Span)
 		}
 	}
-	return clues.Best()
+	best, told := clues.Best()
+	if best == dialect.ANSI && clue != "" {
+		return dialect.MySQL, clue, false
+	}
+	return best, told, best != dialect.ANSI
+}
+
+// goesOn reports whether a text ends with a backslash before its quote, and a word follows it
+// at once: where a backslash means something, as on MySQL, the text goes on there.
+func (s *scanner) goesOn(t Token) bool {
+	end := int(t.Span.End)
+	return t.Kind == TextToken && t.Span.Len() > 2 && end < len(s.src) && s.src[end-2] == '\\' && classes[s.src[end]]&inWord != 0
 }
 
 // pathWeight is what a database's name in the path of a file counts: more than any one
@@ -95,9 +116,6 @@ func (s *scanner) clue() (dialect.Set, int) {
 			return dialect.In(dialect.Postgres), 2
 		}
 	case TextToken:
-		if end := int(t.Span.End); t.Span.Len() > 2 && end < len(s.src) && s.src[end-2] == '\\' && classes[s.src[end]]&inWord != 0 {
-			return dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), 3 // \' within a text
-		}
 		switch before.Word() {
 		case word.As, word.Do, word.Language, word.Sql: // else it may lie between two marks of DELIMITER $$
 			if s.src[t.Span.Start] == '$' {
