@@ -514,7 +514,8 @@ func skipsUnit(function string) bool {
 // than columns: sequences, formats.
 func namesNoColumn(function string) bool {
 	switch function {
-	case "nextval", "lastval", "setval", "get_format", "weight_string":
+	case "nextval", "lastval", "setval", "get_format", "weight_string",
+		"openrowset", "openquery", "opendatasource", "changetable", "containstable", "freetexttable": // tables and servers
 		return true
 	}
 	return false

@@ -43,11 +43,34 @@ func (p *Parser) call(start text.Pos, name []Ident) Expr {
 		p.arguments(c)
 	}
 	p.callTail(c)
+	if p.tok.Kind != RightParen && p.hasOwnWords(c) {
+		for p.tok.Kind != RightParen && !p.atEnd() {
+			p.skipOne()
+		}
+	}
 	p.expectKind(RightParen, ") or a comma")
 	p.callSuffix(c)
 	p.needsOver(c)
 	c.node = p.node(start)
 	return c
+}
+
+// hasOwnWords reports whether a function has words of its own between its arguments, which
+// are passed over: those of JSON and XML, conversions with a default, tables from elsewhere
+// (Oracle's "SQL Language Reference", "Functions"; Transact-SQL, "Rowset functions").
+func (p *Parser) hasOwnWords(c *Call) bool {
+	if p.broken {
+		return false
+	}
+	switch p.dialect {
+	case dialect.Oracle:
+		return p.isCallOf(c, "json_object", "json_array", "json_objectagg", "json_arrayagg", "json_value", "json_query", "json_exists", "xmlquery", "xmlexists",
+			"xmlserialize", "xmlcast", "xmlroot", "xmlparse", "to_date", "to_number", "to_timestamp", "to_timestamp_tz", "to_dsinterval", "to_yminterval", "lag", "lead", "listagg")
+	case dialect.SQLServer:
+		return p.isCallOf(c, "json_object", "json_array", "json_objectagg", "json_arrayagg", "parse", "try_parse", "openrowset", "changetable", "containstable",
+			"freetexttable", "openxml")
+	}
+	return false
 }
 
 // needsOver reports a window function without OVER, and on MariaDB and MySQL
@@ -532,6 +555,7 @@ func (p *Parser) typeName() *TypeName {
 	if p.tok.Kind == LeftParen {
 		p.next()
 		if p.tok.Kind != RightParen {
+			p.accept(word.Content) // of SQL Server's XML, before a schema
 			t.Args = p.exprList()
 		}
 		for p.tok.Kind == WordToken { // VARCHAR2(20 CHAR)

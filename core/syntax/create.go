@@ -23,7 +23,7 @@ func (p *Parser) create() Stmt {
 				return p.createTable() // of columns that its module knows
 			}
 		case word.Materialized:
-			if p.peek(n+1).Word() == word.View {
+			if p.peek(n+1).Word() == word.View && p.peek(n+2).Word() != word.Log {
 				return p.createView()
 			}
 		case word.Index:
@@ -74,7 +74,7 @@ func (p *Parser) createTable() Stmt {
 	}
 	// Options of many kinds; only a query among them matters.
 	for !p.atEnd() && !p.startsAnother() {
-		if p.startsQuery(0) {
+		if p.startsQuery(0) && !p.says(1, "serdeproperties") {
 			n.Query = p.query()
 			continue
 		}
@@ -327,7 +327,7 @@ func (p *Parser) keyColumns(c *Constraint) {
 		p.accept(word.Distinct)
 	}
 	p.ifNotExists()
-	if (p.tok.Kind == WordToken && (p.peek(1).Kind == LeftParen || p.peek(1).Word() == word.Using) && !p.at(word.Using) ||
+	if (p.tok.Kind == WordToken && (p.peek(1).Kind == LeftParen || p.peek(1).Word() == word.Using) && !p.atAny(word.Using, word.With) ||
 		p.tok.Kind == QuotedName) && !p.startsColumnConstraint() {
 		c.Name = p.ident("a name for the key")
 	}
@@ -384,7 +384,10 @@ func (p *Parser) createView() Stmt {
 	p.ifNotExists()
 	n.Name = p.path("a name for the view")
 	if p.tok.Kind == LeftParen {
-		n.Columns = p.identList()
+		n.Columns = p.viewColumns()
+	}
+	if p.at(word.Using) && p.dialect == dialect.Spark { // a view of a file
+		return p.passOver()
 	}
 	for !p.at(word.As) && !p.atEnd() {
 		p.skipOne()
@@ -398,6 +401,24 @@ func (p *Parser) createView() Stmt {
 	}
 	n.node = p.node(start)
 	return n
+}
+
+// viewColumns reads the columns of a view, behind which Spark has comments and Oracle
+// constraints.
+func (p *Parser) viewColumns() []Ident {
+	if p.dialect != dialect.Spark && p.dialect != dialect.Oracle {
+		return p.identList()
+	}
+	p.next()
+	mark := p.lists.idents.Mark()
+	p.commaList(func() {
+		p.lists.idents.Push(p.ident("a column name"))
+		for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() {
+			p.skipOne()
+		}
+	})
+	p.expectKind(RightParen, ") or a comma")
+	return p.lists.idents.Take(mark)
 }
 
 func (p *Parser) createIndex() Stmt {

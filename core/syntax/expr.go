@@ -462,6 +462,9 @@ func (p *Parser) isOther() {
 		word.Dangling, word.Empty, word.Set, word.Object, word.Value, word.Array, word.Scalar, word.Unique, word.Keys) {
 		p.next()
 	}
+	for p.dialect == dialect.Oracle && (p.says(0, "strict") || p.says(0, "lax") || p.at(word.With) && p.peek(2).Word() == word.Keys) { // of IS JSON
+		p.next()
+	}
 	if p.tok.Kind == LeftParen {
 		p.skipParens()
 	}

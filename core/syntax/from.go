@@ -170,6 +170,11 @@ func (p *Parser) joinOperator() (typ JoinType, natural, ok bool) {
 			}
 			return OuterApply, false, true
 		case word.Inner, word.Outer, word.Asof:
+		case word.Hash, word.Loop, word.Merge: // how SQL Server is to join
+			if p.dialect != dialect.SQLServer {
+				p.fail("JOIN")
+				return typ, natural, true
+			}
 		case word.StraightJoin:
 			p.next()
 			return typ, natural, true
@@ -247,6 +252,16 @@ func (p *Parser) tablePrimary() TableExpr {
 	if p.tok.Kind == LeftParen {
 		return p.funcTable(start, lateral, name)
 	}
+	if p.tok.Kind == VariableName && len(name) > 0 {
+		if own := name[len(name)-1]; p.remote(name) {
+			f := p.slabs.funcTables.New()
+			if f.As, f.Alias = p.alias(notTableAlias); f.Alias.IsZero() {
+				f.Alias = own
+			}
+			f.node = p.node(start)
+			return f
+		}
+	}
 	p.acceptKind(Asterisk)
 	return p.finishTable(start, name)
 }
@@ -254,7 +269,8 @@ func (p *Parser) tablePrimary() TableExpr {
 // tablePath reads the name of a table or of a function in FROM, TABLE (…) among
 // these, and values of the database's own as DUAL and CURRENT_DATE.
 func (p *Parser) tablePath() []Ident {
-	if !p.at(word.Table) && (p.tok.Kind != WordToken || !isPseudoColumn(p.word) || p.peek(1).Kind == Dot) {
+	function := p.dialect == dialect.SQLServer && p.peek(1).Kind == LeftParen // OPENQUERY and its like are reserved
+	if !p.at(word.Table) && !function && (p.tok.Kind != WordToken || !isPseudoColumn(p.word) || p.peek(1).Kind == Dot) {
 		return p.path("a table")
 	}
 	mark := p.lists.idents.Mark()
@@ -387,6 +403,10 @@ func (p *Parser) tableSuffix(t *TableRef) {
 				p.next()
 			}
 			p.skipParens()
+			if p.says(0, "seed") && p.peek(1).Kind == LeftParen {
+				p.next()
+				p.skipParens()
+			}
 		case p.atAny(word.Tablesample, word.Partition) && (p.peek(1).Kind == LeftParen || p.peek(2).Kind == LeftParen):
 			p.next()
 			if p.tok.Kind != LeftParen {
@@ -407,6 +427,10 @@ func (p *Parser) tableSuffix(t *TableRef) {
 		case p.at(word.For) && p.peek(1).Word() == word.SystemTime:
 			p.timeTravel(t)
 			t.History = true
+		case p.at(word.Partition) && p.peek(1).Word() == word.By && p.dialect == dialect.Oracle: // of a partitioned outer join
+			p.next()
+			p.next()
+			p.skipParens()
 		default:
 			return
 		}

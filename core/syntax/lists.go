@@ -116,6 +116,16 @@ func (p *Parser) atName() bool {
 	return false
 }
 
+// says reports whether the word n tokens on is this one, in small letters, which no grammar
+// here reserves.
+func (p *Parser) says(n int, name string) bool {
+	t := p.peek(n)
+	if n == 0 {
+		t = p.tok
+	}
+	return t.Kind == WordToken && p.scan.names.String(t.Sym) == name
+}
+
 // isPutIn reports whether a placeholder is one whose text the client or a template puts in,
 // and not a value that is handed over.
 func (p *Parser) isPutIn() bool {
@@ -180,10 +190,20 @@ func (p *Parser) alias(stop uint8) (as bool, id Ident) {
 		}
 		return true, p.ident("a name after AS")
 	}
-	if p.tok.Kind == QuotedName || p.tok.Kind == WordToken && stops[p.word]&stop == 0 && !p.startsOther() && !(p.inFor && p.atAny(word.Loop, word.Do)) {
+	if p.tok.Kind == QuotedName || p.tok.Kind == WordToken && (stops[p.word]&stop == 0 || p.isClauseAlias(stop)) && !p.startsOther() && !(p.inFor && p.atAny(word.Loop, word.Do)) {
 		return false, p.partAfterDot()
 	}
 	return false, Ident{}
+}
+
+// isClauseAlias reports whether a word that begins a clause elsewhere, as LIMIT does, is the alias
+// of an output: the dialect does not reserve it, and the list goes on behind it.
+func (p *Parser) isClauseAlias(stop uint8) bool {
+	if stop != notOutputAlias || stops[p.word]&startsClause == 0 || stops[p.word]&notName != 0 || p.dialect == dialect.ANSI || p.dialect.Reserves(p.word) {
+		return false
+	}
+	next := p.peek(1)
+	return next.Kind == Comma || next.Word() == word.From
 }
 
 // textSym gives the number of a name that stands in text quotes.

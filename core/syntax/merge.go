@@ -13,6 +13,11 @@ func (p *Parser) merge(with *With) Stmt {
 	if p.at(word.Top) {
 		p.top()
 	}
+	if p.at(word.With) && p.peek(1).Word() == word.Schema { // WITH SCHEMA EVOLUTION, of Spark
+		p.next()
+		p.next()
+		p.next()
+	}
 	p.accept(word.Into)
 	p.accept(word.Only)
 	target := p.start()

@@ -248,6 +248,9 @@ func (s *scanner) placeholder(c byte) TokenKind {
 		for classes[at(i)]&inWord != 0 {
 			i++
 		}
+		if c == '$' && s.rules.batchLines && at(i) == '.' && classes[at(i+1)]&classMask == digitClass { // SQL Server's $12.50
+			i = digits(src, i+1)
+		}
 	default:
 		return EOF
 	}

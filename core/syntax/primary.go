@@ -197,6 +197,10 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 			p.next()
 			p.next()
 			p.path("a sequence")
+			if p.at(word.Over) && p.peek(1).Kind == LeftParen {
+				p.next()
+				p.skipParens()
+			}
 			n := p.slabs.params.New()
 			n.node = p.node(start)
 			return n
@@ -339,6 +343,10 @@ func (p *Parser) intervalOrNil(start text.Pos) Expr {
 		p.next()
 		if p.tok.Kind == LeftParen {
 			p.skipParens()
+		}
+		if p.dialect == dialect.Spark && p.tok.Kind == NumberToken { // 3 DAYS 2 HOURS
+			p.next()
+			continue
 		}
 		if !p.at(word.To) {
 			break
@@ -568,6 +576,15 @@ func (p *Parser) postfix(start text.Pos, x Expr) Expr {
 		switch p.tok.Kind {
 		case CastColons:
 			p.next()
+			if name, ok := x.(*Name); ok && p.dialect == dialect.SQLServer && p.peek(1).Kind == LeftParen { // a method of a type, as geography::Point(…)
+				mark := p.lists.idents.Mark()
+				for _, part := range name.Parts {
+					p.lists.idents.Push(part)
+				}
+				p.lists.idents.Push(p.partAfterDot())
+				x = p.call(start, p.lists.idents.Take(mark))
+				continue
+			}
 			t := p.typeName()
 			n := p.slabs.casts.Next()
 			*n = Cast{node: p.node(start), X: x, Type: t}

@@ -291,7 +291,7 @@ func (p *Parser) cte(recursive bool) *CTE {
 	p.expectKind(RightParen, ")")
 	behind := p.i
 	for p.atAny(word.Search, word.Cycle) {
-		if !recursive {
+		if !recursive && p.dialect != dialect.Oracle {
 			p.fail("a query; only WITH RECURSIVE takes this")
 		}
 		c.Extended = true

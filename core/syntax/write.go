@@ -22,6 +22,9 @@ func (p *Parser) insert(with *With) Stmt {
 	n.With = with
 	p.next()
 	into := false
+	if p.at(word.Top) && p.peek(1).Kind == LeftParen {
+		p.top()
+	}
 	for p.atAny(word.Into, word.Or, word.Replace, word.Ignore, word.Abort, word.Rollback, word.Fail, word.LowPriority,
 		word.HighPriority, word.Delayed, word.Overwrite, word.Table) {
 		if into && p.at(word.Into) {
@@ -38,7 +41,15 @@ func (p *Parser) insert(with *With) Stmt {
 	if !into && intoNeeded.Has(p.dialect) {
 		p.fail("INTO")
 	}
-	n.Table = p.insertTarget()
+	if p.dialect == dialect.Spark && (p.at(word.Directory) || p.peek(1).Word() == word.Directory) {
+		n.Table = p.nowhere(func() {
+			for !p.startsQuery(0) && !p.atEnd() {
+				p.skipOne()
+			}
+		})
+	} else if n.Table = p.insertTarget(); p.dialect == dialect.Spark {
+		p.insertOptions()
+	}
 	if p.tok.Kind == LeftParen && !p.startsQuery(1) {
 		n.Columns = p.insertColumns()
 	}
@@ -71,8 +82,70 @@ func (p *Parser) insert(with *With) Stmt {
 	if p.at(word.Returning) {
 		n.Returning = p.returning()
 	}
+	p.logErrors()
 	n.node = p.node(start)
 	return n
+}
+
+// logErrors passes over Oracle's LOG ERRORS … REJECT LIMIT ….
+func (p *Parser) logErrors() {
+	if !p.at(word.Log) || p.peek(1).Word() != word.Errors {
+		return
+	}
+	p.next()
+	p.next()
+	if p.accept(word.Into) {
+		p.path("a table")
+	}
+	if p.tok.Kind == LeftParen {
+		p.skipParens()
+	}
+	if p.accept(word.Reject) {
+		p.expect(word.Limit)
+		p.next()
+	}
+}
+
+// nowhere gives a table that no schema has, for what is written to no table of its own: a
+// query, a folder, another server. It stands where pass passes over it.
+func (p *Parser) nowhere(pass func()) *TableRef {
+	start := p.start()
+	t := p.slabs.tableRefs.New()
+	t.Name = p.lists.idents.One(Ident{Span: p.tok.Span, Sym: p.scan.names.Intern([]byte("("))})
+	pass()
+	t.node = p.node(start)
+	return t
+}
+
+// remote passes over the database link of Oracle behind a table's name, and reports whether one
+// stands there: the table is that of another database, of which nothing is known here.
+func (p *Parser) remote(name []Ident) bool {
+	if p.dialect != dialect.Oracle || p.tok.Kind != VariableName || p.tok.Span.Start != p.last || len(name) == 0 {
+		return false
+	}
+	last := &name[len(name)-1]
+	p.next()
+	for p.tok.Kind == Dot {
+		p.next()
+		p.partAfterDot()
+	}
+	last.Span.End = p.last
+	last.Sym = p.scan.names.Intern(p.scan.src[last.Span.Start:last.Span.End])
+	return true
+}
+
+// insertOptions passes over what Spark's INSERT has behind the table: IF NOT EXISTS, BY NAME
+// and REPLACE WHERE.
+func (p *Parser) insertOptions() {
+	p.ifNotExists()
+	switch {
+	case p.at(word.By) && p.says(1, "name"):
+		p.next()
+		p.next()
+	case p.at(word.Replace) && p.peek(1).Word() == word.Where:
+		p.next()
+		p.where()
+	}
 }
 
 // insertAll reads Oracle's INSERT ALL and FIRST with several targets; the first
@@ -117,8 +190,21 @@ func (p *Parser) valueQuery() *Query {
 
 func (p *Parser) insertTarget() *TableRef {
 	start := p.start()
+	if p.tok.Kind == LeftParen && p.startsQuery(1) && p.dialect == dialect.Oracle || p.atAny(word.Openquery, word.Openrowset) && p.peek(1).Kind == LeftParen {
+		return p.nowhere(func() {
+			if p.tok.Kind != LeftParen {
+				p.next()
+			}
+			p.skipParens()
+		})
+	}
 	t := p.slabs.tableRefs.New()
 	t.Name = p.path("a table")
+	p.remote(t.Name)
+	if p.at(word.With) && p.peek(1).Kind == LeftParen && p.dialect == dialect.SQLServer { // hints
+		p.next()
+		p.skipParens()
+	}
 	if p.at(word.Partition) {
 		p.next()
 		if p.peek(1).Kind == RightParen {
@@ -229,7 +315,16 @@ func (p *Parser) assigns() []*Assign {
 		if p.tok.Kind == NumberToken || p.tok.Kind == TextToken && !p.dialect.Has(dialect.TextNames) {
 			p.fail("a column")
 		}
+		if p.at(word.Row) && p.peek(1).Kind == Equal && p.dialect == dialect.Oracle { // a record
+			p.next()
+			p.next()
+			p.expr()
+			return
+		}
 		target := p.postfix(start, p.primary())
+		if _, call := target.(*Call); call && p.dialect == dialect.SQLServer { // .WRITE(…), .modify(…)
+			return
+		}
 		if !p.acceptKind(Equal) && !p.acceptKind(AssignOperator) {
 			if op, _ := infix(p.tok.Kind, false); op != OpNone && p.peek(1).Kind == Equal {
 				p.next()
@@ -250,6 +345,10 @@ func (p *Parser) assigns() []*Assign {
 func (p *Parser) returning() []*SelectItem {
 	p.next()
 	items := p.selectItems()
+	if p.at(word.Bulk) && p.says(1, "collect") {
+		p.next()
+		p.next()
+	}
 	if p.accept(word.Into) {
 		p.exprList()
 		if p.tok.Kind == LeftParen {
