@@ -177,6 +177,9 @@ func (p *Parser) insertAll(n *Insert) {
 			return
 		}
 	}
+	if n.Table == nil { // what could not be read
+		n.Table = p.nowhere(func() {})
+	}
 }
 
 // valueQuery reads VALUE (…), …, which MySQL takes for VALUES.
