@@ -261,7 +261,7 @@ func (p *Parser) reservedBehindDot() {
 
 // reservedName is reserved where only a name can stand.
 func (p *Parser) reservedName() {
-	if p.tok.Kind == WordToken && p.dialect.Reserves(p.word) && !p.broken && (p.dialect != dialect.ANSI || !isPseudoColumn(p.word)) {
+	if p.tok.Kind == WordToken && p.dialect.Reserves(p.word) && !p.broken && (p.dialect != dialect.ANSI && p.dialect != dialect.Oracle || !isPseudoColumn(p.word)) {
 		p.errors = append(p.errors, Error{Kind: ReservedError, Span: p.tok.Span, Found: string(p.scan.src[p.tok.Span.Start:p.tok.Span.End])})
 	}
 }

@@ -184,7 +184,9 @@ func (p *Parser) alias(stop uint8) (as bool, id Ident) {
 				if p.dialect.Reserves(p.word) && stops[p.word]&startsClause != 0 && p.peek(1).Kind == WordToken && stops[p.peek(1).Word()]&startsClause == 0 {
 					return true, p.ident("a name after AS") // the clause follows, and the alias was left out
 				}
-				p.reservedName()
+				if p.dialect != dialect.Oracle || !isHalfReserved(p.word) {
+					p.reservedName()
+				}
 			}
 			return true, p.partAfterDot()
 		}
@@ -194,6 +196,18 @@ func (p *Parser) alias(stop uint8) (as bool, id Ident) {
 		return false, p.partAfterDot()
 	}
 	return false, Ident{}
+}
+
+// isHalfReserved tells the words that Oracle reserves in some places only (RES_SEMI of its
+// V$RESERVED_WORDS).
+func isHalfReserved(w word.Word) bool {
+	switch w {
+	case word.Access, word.Add, word.Audit, word.Column, word.Comment, word.Current, word.File, word.Immediate, word.Increment, word.Initial,
+		word.Level, word.Maxextents, word.Mlslabel, word.Modify, word.Noaudit, word.Offline, word.Online, word.Row, word.Rowid, word.Rownum, word.Rows,
+		word.Session, word.Successful, word.Sysdate, word.Uid, word.User, word.Validate, word.Whenever:
+		return true
+	}
+	return false
 }
 
 // isClauseAlias reports whether a word that begins a clause elsewhere, as LIMIT does, is the alias

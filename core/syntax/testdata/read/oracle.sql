@@ -179,3 +179,4 @@ SAVEPOINT s;
 ROLLBACK TO SAVEPOINT s;
 CALL pkg.p(1, b => 2) INTO :x;
 SELECT a value, b type, c name, d status, e text, f position, g language, h action, i result, j source, k timestamp, l month, m year, n day, o count, p key, q offset, r limit, s first, u last FROM t;
+SELECT COUNT(*) AS rows, 1 AS session, 2 AS comment, 3 AS file, 4 AS online FROM hives;
