@@ -27,6 +27,9 @@ func (a applier) reach(stmt *syntax.Statement) {
 	case *syntax.Routine:
 		hands = len(n.Name) == 0 // DO, which runs at once
 	case *syntax.OtherStmt, *syntax.Control:
+		if len(stmt.Tokens) == 0 {
+			return
+		}
 		switch stmt.Tokens[0].Word() {
 		case word.Call, word.Exec, word.Execute:
 			hands = !a.callsSystem(stmt.Tokens[1:])
@@ -48,9 +51,26 @@ func (a applier) reach(stmt *syntax.Statement) {
 			}
 			a.alters(written, runs)
 		case t.Word() == word.Alter && i+1 < len(stmt.Tokens) && stmt.Tokens[i+1].Word() == word.Table:
-			a.alters(a.src[t.Span.Start:stmt.Span.End], false)
+			a.open(a.target(stmt.Tokens[i+2:]))
 		}
 	}
+}
+
+// target gives the name behind ALTER TABLE, without what qualifies it.
+func (a applier) target(tokens []syntax.Token) (name []byte) {
+	for i, t := range tokens {
+		written := a.src[t.Span.Start:t.Span.End]
+		switch {
+		case i < 4 && isFiller(written):
+		case t.Kind == syntax.WordToken || t.Kind == syntax.QuotedName:
+			if i+1 == len(tokens) || tokens[i+1].Kind != syntax.Dot {
+				return written
+			}
+		case t.Kind != syntax.Dot:
+			return nil
+		}
+	}
+	return nil
 }
 
 // callsSystem reports whether a call, from its name on, is one of the database's own

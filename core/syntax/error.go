@@ -242,26 +242,3 @@ func (p *Parser) isPlainName() bool {
 		return next.Word() == word.From || next.Word() == word.As
 	}
 }
-
-// reserved records that a word stands as a bare name that the dialect reserves, where a
-// value of the database's own may stand as well.
-func (p *Parser) reserved() {
-	if !isPseudoColumn(p.word) {
-		p.reservedName()
-	}
-}
-
-// reservedBehindDot is reserved for a part of a name behind the first, unless it is that of
-// a function or a method.
-func (p *Parser) reservedBehindDot() {
-	if p.dialect.Has(dialect.ReservedBehindDots) && p.peek(1).Kind != LeftParen {
-		p.reserved()
-	}
-}
-
-// reservedName is reserved where only a name can stand.
-func (p *Parser) reservedName() {
-	if p.tok.Kind == WordToken && p.dialect.Reserves(p.word) && !p.broken && (p.dialect != dialect.ANSI && p.dialect != dialect.Oracle || !isPseudoColumn(p.word)) {
-		p.errors = append(p.errors, Error{Kind: ReservedError, Span: p.tok.Span, Found: string(p.scan.src[p.tok.Span.Start:p.tok.Span.End])})
-	}
-}

@@ -126,18 +126,6 @@ func (p *Parser) says(n int, name string) bool {
 	return t.Kind == WordToken && p.scan.names.String(t.Sym) == name
 }
 
-// isPutIn reports whether a placeholder is one whose text the client or a template puts in,
-// and not a value that is handed over.
-func (p *Parser) isPutIn() bool {
-	switch p.scan.src[p.tok.Span.Start] {
-	case '&', '$', '%', '#':
-		return true
-	case ':':
-		return p.scan.rules.dollarQuotes // psql's
-	}
-	return false
-}
-
 // path reads a name of several parts.
 func (p *Parser) path(what string) []Ident {
 	mark := p.lists.idents.Mark()
@@ -180,13 +168,8 @@ func (p *Parser) alias(stop uint8) (as bool, id Ident) {
 			return true, id
 		}
 		if p.tok.Kind == WordToken {
-			if p.dialect.Has(dialect.ReservedAliases) || stop == notTableAlias && p.dialect == dialect.Postgres {
-				if p.dialect.Reserves(p.word) && stops[p.word]&startsClause != 0 && p.peek(1).Kind == WordToken && stops[p.peek(1).Word()]&startsClause == 0 {
-					return true, p.ident("a name after AS") // the clause follows, and the alias was left out
-				}
-				if p.dialect != dialect.Oracle || !isHalfReserved(p.word) {
-					p.reservedName()
-				}
+			if p.reservedAlias(stop) {
+				return true, p.ident("a name after AS") // the clause follows, and the alias was left out
 			}
 			return true, p.partAfterDot()
 		}
@@ -196,18 +179,6 @@ func (p *Parser) alias(stop uint8) (as bool, id Ident) {
 		return false, p.partAfterDot()
 	}
 	return false, Ident{}
-}
-
-// isHalfReserved tells the words that Oracle reserves in some places only (RES_SEMI of its
-// V$RESERVED_WORDS).
-func isHalfReserved(w word.Word) bool {
-	switch w {
-	case word.Access, word.Add, word.Audit, word.Column, word.Comment, word.Current, word.File, word.Immediate, word.Increment, word.Initial,
-		word.Level, word.Maxextents, word.Mlslabel, word.Modify, word.Noaudit, word.Offline, word.Online, word.Row, word.Rowid, word.Rownum, word.Rows,
-		word.Session, word.Successful, word.Sysdate, word.Uid, word.User, word.Validate, word.Whenever:
-		return true
-	}
-	return false
 }
 
 // isClauseAlias reports whether a word that begins a clause elsewhere, as LIMIT does, is the alias

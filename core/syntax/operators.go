@@ -105,28 +105,6 @@ func (s *scanner) operator(c byte) TokenKind {
 	return s.symbols(c)
 }
 
-// tag gives the end of a template's <?name … ?> or <%= name %> that begins at s.pos, 0 where
-// there is none.
-func (s *scanner) tag() int {
-	rest := s.src[s.pos:min(len(s.src), s.pos+longestMark)]
-	if bytes.HasPrefix(rest, []byte("<%=")) {
-		if end := bytes.Index(rest, []byte("%>")); end > 0 {
-			return s.pos + end + 2
-		}
-		return 0
-	}
-	if len(rest) < 5 || rest[0] != '<' || rest[1] != '?' || classes[rest[2]]&startsWord == 0 {
-		return 0
-	}
-	if end := bytes.Index(rest, []byte("?>")); end > 0 {
-		return s.pos + end + 2
-	}
-	return 0
-}
-
-// longestMark bounds what a template's mark in <? … ?> may hold, in bytes.
-const longestMark = 200
-
 // markedName reads @a, @@a, #a, ##a.
 func (s *scanner) markedName(c byte) TokenKind {
 	start := s.pos
@@ -164,19 +142,6 @@ func (s *scanner) markedName(c byte) TokenKind {
 	s.emit(kind, start)
 	s.tokens[len(s.tokens)-1].Sym = s.names.Intern(s.src[start:i])
 	return kind
-}
-
-// braced gives the end of what a template has in braces from a place on, on one line; 0 where
-// no brace stands there.
-func (s *scanner) braced(at int) int {
-	if at >= len(s.src) || s.src[at] != '{' {
-		return 0
-	}
-	end := bytes.IndexAny(s.src[at:min(len(s.src), at+longestMark)], "}\n")
-	if end < 2 || s.src[at+end] != '}' {
-		return 0
-	}
-	return at + end + 1
 }
 
 // quotedVariable gives the end of the quoted name of a variable of MySQL, as @`a b`, that begins at
@@ -262,24 +227,6 @@ func (s *scanner) placeholder(c byte) TokenKind {
 		return s.putIn(Placeholder, start)
 	}
 	return s.emit(Placeholder, start)
-}
-
-// putIn emits what a template puts text in for, together with the parts of a name that stand
-// right before and behind it.
-func (s *scanner) putIn(kind TokenKind, start int) TokenKind {
-	behind := s.pos
-	for s.pos < len(s.src) && classes[s.src[s.pos]]&inWord != 0 {
-		s.pos++
-	}
-	if s.pos > behind {
-		kind = TemplateMark
-	}
-	if n := len(s.tokens); n > 0 && s.src[start] != '%' {
-		if before := s.tokens[n-1]; int(before.Span.End) == start && (before.Kind == WordToken || before.Kind == TemplateMark || before.Kind == Placeholder) {
-			s.tokens, start, kind = s.tokens[:n-1], int(before.Span.Start), TemplateMark
-		}
-	}
-	return s.emit(kind, start)
 }
 
 // symbols reads a run of operator characters, longest known first.

@@ -113,17 +113,3 @@ func resembles(a, b string) bool {
 	}
 	return len(b) > 3 && a[i+1:] == b[i+1:]
 }
-
-// isPseudoColumn reports whether a reserved word may stand as a value of the
-// database's own.
-func isPseudoColumn(w word.Word) bool {
-	switch w {
-	case word.User, word.SessionUser, word.CurrentUser, word.CurrentRole, word.CurrentCatalog, word.CurrentSchema,
-		word.SystemUser, word.Sysdate, word.Rownum, word.Rowid, word.Level, word.Uid, word.ColumnValue, word.Default,
-		word.Maxvalue, word.UtcDate, word.UtcTime, word.UtcTimestamp, word.Localtime, word.Localtimestamp,
-		word.CurrentDate, word.CurrentTime, word.CurrentTimestamp, word.Identitycol, word.Rowguidcol, word.True, word.False,
-		word.Null, word.Values, word.Raise, word.Binary, word.Ignore, word.Dual, word.Public, word.NoWord:
-		return true
-	}
-	return false
-}
