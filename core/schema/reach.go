@@ -188,13 +188,17 @@ func (a applier) openTable(t *Table) {
 	}
 }
 
-// openAll opens all tables.
+// openAll opens all tables; those that it opened before it does not look at again.
 func (a applier) openAll() {
-	if a.schema.opened == a.schema.changes {
-		return
+	tables := a.schema.fresh
+	if !a.schema.opened {
+		tables = a.schema.Tables()
 	}
-	for _, t := range a.schema.Tables() {
-		a.openTable(t)
+	a.schema.opened = true
+	for _, t := range tables {
+		if a.schema.Table(t.Qualifier, t.Name) == t {
+			a.openTable(t)
+		}
 	}
-	a.schema.opened = a.schema.changes
+	a.schema.fresh = nil
 }

@@ -27,7 +27,8 @@ type Schema struct {
 	givenNumbers bool
 	whole        bool
 	changes      int
-	opened       int // the changes when all tables were opened
+	opened       bool     // all tables were opened once
+	fresh        []*Table // that were put since then
 	// Problems tell of what could not be applied.
 	Problems []Problem
 	// strangers are tables, by last name in lower case, that were changed and are not there.
@@ -332,7 +333,12 @@ func (s *Schema) HasTables() bool {
 func (s *Schema) Len() int { return len(s.Tables()) }
 
 // put adds a table, or replaces the one of its name.
-func (s *Schema) put(t *Table) { s.set(placeOf(t), t.Name, t) }
+func (s *Schema) put(t *Table) {
+	s.set(placeOf(t), t.Name, t)
+	if s.opened {
+		s.fresh = append(s.fresh, t)
+	}
+}
 
 // own gives a table that may be changed before it is put: the one found if it is the
 // schema's own, else a copy.
