@@ -2,7 +2,6 @@ package bind
 
 import (
 	"slices"
-
 	"strings"
 
 	"justlens/core/dialect"

@@ -68,20 +68,25 @@ func runAliasInWhere(p *check.Pass, name *syntax.Name) {
 	f := check.Finding{
 		Span:      name.Span(),
 		Context:   place.Span(),
-		Certainty: check.Likely,
+		Certainty: certaintyOf(u, item),
 		Message:   fmt.Sprintf("%s cannot see the alias %s", clause, p.Brief(name)),
 		Why: fmt.Sprintf("%s is worked out before the select list, where %s is named, and no column of that name is known.",
 			clause, p.Text(name)),
 		Related: []check.Related{{Span: item.Span(), Message: "named here"}},
 		Mends:   substitute(p, name, item),
 	}
-	switch _, renamed := syntax.Unparen(item.X).(*syntax.Name); {
-	case u.Status == bind.Missing:
-		f.Certainty = check.Certain
-	case renamed:
-		f.Certainty = check.Possible // the table may have columns of both names
-	}
 	p.Report(f)
+}
+
+// certaintyOf tells how sure it is that a name can only be the alias of an output.
+func certaintyOf(u *bind.Use, item *syntax.SelectItem) check.Certainty {
+	if u.Status == bind.Missing {
+		return check.Certain
+	}
+	if _, renamed := syntax.Unparen(item.X).(*syntax.Name); renamed {
+		return check.Possible // the table may have columns of both names
+	}
+	return check.Likely
 }
 
 // itemNamed finds the output column that the select list gives the name; nil for one that

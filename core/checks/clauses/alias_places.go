@@ -140,16 +140,10 @@ func reportAlias(p *check.Pass, name *syntax.Name, kind syntax.Kind, clause, why
 		return
 	}
 	f := check.Finding{
-		Span: name.Span(), Context: place.Span(), Certainty: check.Likely,
+		Span: name.Span(), Context: place.Span(), Certainty: certaintyOf(u, item),
 		Message: fmt.Sprintf("%s cannot see the alias %s", clause, p.Brief(name)),
 		Why:     fmt.Sprintf("%s, and no column of that name is known.", why),
 		Related: []check.Related{{Span: item.Span(), Message: "named here"}},
-	}
-	switch _, renamed := syntax.Unparen(item.X).(*syntax.Name); {
-	case u.Status == bind.Missing:
-		f.Certainty = check.Certain
-	case renamed:
-		f.Certainty = check.Possible // the table may have columns of both names
 	}
 	if kind == syntax.KindOrderBy && p.Dialect.Has(dialect.ExecutedComments) {
 		grouped := false
