@@ -58,15 +58,16 @@ func (f *reviewFlags) gather(ctx context.Context, p *Program, in []review.Input,
 		if o.Auto {
 			guess := around[i].Guess
 			if guess == nil { // else the configuration names it
-				guess = &review.Guess{}
-				sure := false
-				guess.Dialect, guess.Clue, sure = g.Guess(path, src)
-				guess.Unsure = !sure
+				w := g.Guess(path, src)
+				guess = &review.Guess{Dialect: w.Dialect, Clue: w.Clue, Unsure: !w.Sure}
 				around[i].Guess = guess
+				if w.Sure && w.Dialect != dialect.ANSI {
+					folders.Add(path, w.Dialect, w.OwnName)
+				}
+			} else if guess.Dialect != dialect.ANSI {
+				folders.Add(path, guess.Dialect, false)
 			}
-			if d = guess.Dialect; d != dialect.ANSI && !guess.Unsure {
-				folders.Add(path, d)
-			}
+			d = guess.Dialect
 		}
 		if tables && schema.SpeaksOfTables(src) {
 			g.Add(src, d)
@@ -74,7 +75,7 @@ func (f *reviewFlags) gather(ctx context.Context, p *Program, in []review.Input,
 	}
 	for i := range in {
 		in[i].Guess = around[i].Guess // a single file is the first of its neighbours
-		if guess := in[i].Guess; guess != nil && (guess.Dialect == dialect.ANSI || guess.Unsure) && !guess.Named {
+		if guess := in[i].Guess; guess != nil && guess.Unsure && !guess.Named {
 			if d, files := folders.Of(in[i].Path); files > 0 {
 				guess.Dialect, guess.Clue = d, fmt.Sprintf("%d files of its folder", files)
 			}

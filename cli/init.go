@@ -121,9 +121,9 @@ func look(cmd *cobra.Command, folder string) (seen, error) {
 			folders[in.folder] = in
 		}
 		in.files++
-		if d, _, sure := g.Guess(file.path, src); sure {
-			votes[d]++
-			in.votes[d]++
+		if w := g.Guess(file.path, src); w.Sure && w.Dialect != dialect.ANSI {
+			votes[w.Dialect]++
+			in.votes[w.Dialect]++
 		}
 		if schema.SpeaksOfTables(src) {
 			if source := schemaSource(inside); source != "" && !slices.Contains(s.schema, source) {

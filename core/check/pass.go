@@ -2,6 +2,7 @@ package check
 
 import (
 	"bytes"
+	"slices"
 	"strings"
 
 	"justlens/core/bind"
@@ -15,10 +16,11 @@ import (
 // Pass is what a check sees of one statement. It is valid for the call only.
 type Pass struct {
 	*facts.Facts
-	Stmt    *syntax.Statement
-	Dialect dialect.Dialect
-	Version dialect.Version // zero for the newest
-	Check   *Check
+	Stmt     *syntax.Statement
+	Dialect  dialect.Dialect
+	Version  dialect.Version // zero for the newest
+	Database Database
+	Check    *Check
 	// Least is the least certainty of the findings that are wanted.
 	Least Certainty
 	// CheckNames are those that an acceptance may name; ReasonOptional lets it do without a reason.
@@ -33,6 +35,27 @@ type Pass struct {
 	hasDates bool        // they were sought
 	lone     bool        // as IsLone gives it
 	hasLone  bool        // that was asked
+}
+
+// Database is how much is known of the database that a text is for.
+type Database uint8
+
+const (
+	Known   Database = iota // its dialect is
+	Unknown                 // nothing tells, so the text is read as the standard's
+	Foreign                 // it is one that has no dialect here
+)
+
+// atMost gives the certainty that a refusal may have: a database that is not known may be one
+// of those that take it.
+func (d Database) atMost(v *Verdicts) Certainty {
+	switch {
+	case d == Foreign:
+		return Possible
+	case d == Unknown && slices.Contains(v[dialect.ANSI+1:], Fine):
+		return Likely
+	}
+	return Certain
 }
 
 // Limits say from where on checks find something long or large; zero is for the usual.
@@ -113,6 +136,9 @@ func (p *Pass) Report(f Finding) {
 	f.Consequence = f.Verdicts[p.Dialect]
 	if f.Consequence == Fine {
 		return
+	}
+	if f.Consequence == Refused && p.Database != Known {
+		f.Certainty = min(f.Certainty, p.Database.atMost(&f.Verdicts))
 	}
 	if f.Context.IsEmpty() {
 		f.Context = p.Stmt.Span

@@ -25,6 +25,9 @@ func (c *Clues) Add(s Set, weight int, what string) {
 	}
 }
 
+// Weight gives what spoke for a dialect, in all.
+func (c *Clues) Weight(d Dialect) int { return c.weight[d] }
+
 // Best gives the dialect with the most weight and the first thing that spoke
 // for it; without any clue ANSI and "". Of equal dialects the first counts,
 // so that what MySQL and MariaDB share reads as MySQL.
@@ -62,7 +65,8 @@ func WordClue(w word.Word) (Set, int) {
 }
 
 // PathClue gives the dialects that a part of a file's path speaks for, and that part: a
-// folder, or what stands between the dots, dashes and underscores of its name.
+// folder, or what stands between the dots, dashes and underscores of its name. The name of a
+// database that has no dialect here speaks for [ANSI].
 func PathClue(path string) (Set, string) {
 	parts := strings.FieldsFunc(path, func(r rune) bool { return strings.ContainsRune("/\\.-_ ", r) })
 	for _, part := range slices.Backward(parts) {
@@ -78,6 +82,9 @@ var pathNames = map[string]Dialect{
 	"mysql": MySQL, "mysql5": MySQL, "mysql8": MySQL, "mariadb": MariaDB, "maria": MariaDB,
 	"sqlite": SQLite, "sqlite3": SQLite, "mssql": SQLServer, "sqlserver": SQLServer, "tsql": SQLServer, "sqlsrv": SQLServer,
 	"oracle": Oracle, "plsql": Oracle, "spark": Spark, "sparksql": Spark,
+	"clickhouse": ANSI, "cockroach": ANSI, "cockroachdb": ANSI, "crdb": ANSI, "db2": ANSI, "derby": ANSI, "duckdb": ANSI, "firebird": ANSI, "h2": ANSI,
+	"hsqldb": ANSI, "informix": ANSI, "interbase": ANSI, "redshift": ANSI, "snowflake": ANSI, "bigquery": ANSI, "spanner": ANSI, "sybase": ANSI,
+	"teradata": ANSI, "trino": ANSI, "vertica": ANSI,
 }
 
 // FunctionClue does the same for the name of a called function, in lower case.

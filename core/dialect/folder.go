@@ -17,8 +17,9 @@ type tally struct {
 // leastTold is how many files of a folder must give it away.
 const leastTold = 3
 
-// Add counts a file that gives away its dialect, for its folder and those above it.
-func (f *Folders) Add(path string, d Dialect) {
+// Add counts a file that gives away its dialect, for its folder and those above it. One that
+// does so by its own name only speaks against others, and for none.
+func (f *Folders) Add(path string, d Dialect, byName bool) {
 	if f.told == nil {
 		f.told = map[string]*tally{}
 	}
@@ -28,7 +29,9 @@ func (f *Folders) Add(path string, d Dialect) {
 			t = &tally{all: d}
 			f.told[dir] = t
 		}
-		t.files++
+		if !byName {
+			t.files++
+		}
 		t.mixed = t.mixed || t.all != d
 	}
 }

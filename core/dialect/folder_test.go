@@ -15,13 +15,17 @@ func TestFolders(t *testing.T) {
 		"bees/my/a.sql": dialect.MySQL, "bees/my/b.sql": dialect.MySQL,
 		"wax/a.sql": dialect.Oracle, "wax/b.sql": dialect.Oracle, "wax/c.sql": dialect.SQLite,
 	} {
-		f.Add(path, d)
+		f.Add(path, d, false)
+	}
+	for _, path := range []string{"comb/a.sqlite.sql", "comb/b.sqlite.sql", "comb/c.sqlite.sql"} {
+		f.Add(path, dialect.SQLite, true)
 	}
 	for path, want := range map[string]dialect.Dialect{
 		"bees/pg/d.sql":         dialect.Postgres,
 		"bees/pg/deep/er/d.sql": dialect.Postgres, // by the folders above it
 		"bees/my/c.sql":         dialect.ANSI,     // two are too few, and those above differ
 		"wax/d.sql":             dialect.ANSI,     // one differs
+		"comb/d.sql":            dialect.ANSI,     // the names of the others say nothing of it
 		"d.sql":                 dialect.ANSI,
 	} {
 		d, files := f.Of(path)

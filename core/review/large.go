@@ -40,7 +40,7 @@ func (r *Reviewer) large(out *File, workers int) {
 		pieces := r.cut(at, 4*workers)
 		for len(helpers) < min(workers, len(pieces)) {
 			helper := New(r.options)
-			helper.version = r.version
+			helper.version, helper.pass.Database = r.version, r.pass.Database
 			helpers = append(helpers, helper)
 		}
 		r.spread(helpers, pieces, out.Dialect)

@@ -223,6 +223,12 @@ func (r *Reviewer) find(f *text.File, guess *Guess, workers int) *File {
 	default:
 		out.Dialect, out.Clue = syntax.Guess(f.Path, f.Bytes(), r.names)
 	}
+	r.pass.Database = check.Known
+	if r.options.Auto && out.Dialect == dialect.ANSI && (guess == nil || !guess.Named) {
+		if r.pass.Database = check.Unknown; out.Clue != "" {
+			r.pass.Database = check.Foreign
+		}
+	}
 	r.open(f.Bytes(), out.Dialect, schema.New(r.options.Schema).For(out.Dialect))
 	if workers > 1 && len(r.text) >= largeText {
 		r.large(out, workers)

@@ -59,6 +59,32 @@ func TestFaultCostsOneCheck(t *testing.T) {
 	require.Empty(t, again.Faults, "the next text knows nothing of it")
 }
 
+// TestRefusalsOfDatabasesThatAreNotKnown are less certain where one takes the statement, and
+// only possible where the database has no dialect here.
+func TestRefusalsOfDatabasesThatAreNotKnown(t *testing.T) {
+	t.Parallel()
+	for _, c := range []struct {
+		path string
+		auto bool
+		want []check.Certainty
+	}{
+		{"hives.sql", false, []check.Certainty{check.Certain, check.Certain, check.Certain}},
+		{"hives.sql", true, []check.Certainty{check.Likely, check.Certain, check.Certain}},
+		{"hives.cockroach.sql", true, []check.Certainty{check.Possible, check.Possible, check.Certain}},
+	} {
+		f, err := text.NewFile(c.path, []byte("SELECT name FROM hives HAVING COUNT(*) > 1 GROUP BY name;\nSELECT name FROM;\nSELECT name FROM hives WHERE moved_on = NULL;"))
+		require.NoError(t, err)
+		r := review.New(review.Options{Auto: c.auto, Certainty: check.Possible, Checks: checks.All()})
+		var got []check.Certainty
+		for _, found := range r.Review(f).Findings {
+			if id := found.Check.ID; id == "syntax.clause-order" || id == "syntax.unreadable" || id == "null.equals" {
+				got = append(got, found.Certainty)
+			}
+		}
+		require.Equal(t, c.want, got, c.path)
+	}
+}
+
 func TestFindingsOfOneCheckAreToldToANumber(t *testing.T) {
 	t.Parallel()
 	src := "SELECT name FROM hives WHERE a = NULL" + strings.Repeat(" OR a = NULL", 99) + ";\nSELECT name FROM hives WHERE a = NULL"

@@ -35,7 +35,7 @@ func (g *Gatherer) renew() {
 }
 
 // Guess is [syntax.Weigh].
-func (g *Gatherer) Guess(path string, src []byte) (d dialect.Dialect, clue string, sure bool) {
+func (g *Gatherer) Guess(path string, src []byte) syntax.Weighed {
 	return syntax.Weigh(path, src, g.names)
 }
 

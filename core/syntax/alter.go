@@ -18,7 +18,7 @@ func (p *Parser) alterTable() Stmt {
 	}
 	p.next()
 	n.IfExists = p.ifExists()
-	p.accept(word.Only)
+	p.acceptOnly()
 	n.Name = p.path("a table")
 	p.acceptKind(Asterisk)
 	if p.at(word.With) { // SQL Server's WITH CHECK ADD …
@@ -42,7 +42,7 @@ func (p *Parser) alterTable() Stmt {
 
 // ifExists reads IF EXISTS and IF NOT EXISTS.
 func (p *Parser) ifExists() bool {
-	if !p.at(word.If) {
+	if !p.at(word.If) || p.isNameIf() {
 		return false
 	}
 	p.next()
@@ -99,7 +99,7 @@ func (p *Parser) alterAction(before AlterKind) AlterKind {
 				a.Name = path[len(path)-2]
 			}
 		}
-	case p.at(word.Alter) && p.peek(1).Word() != word.Index && p.peek(1).Word() != word.Key && p.peek(1).Word() != word.Constraint:
+	case p.at(word.Alter) && p.altersColumn():
 		p.next()
 		p.alterColumn(a)
 	}
@@ -109,6 +109,17 @@ func (p *Parser) alterAction(before AlterKind) AlterKind {
 	return a.Action
 }
 
+// altersColumn tells ALTER [COLUMN] from ALTER INDEX and ALTER CONSTRAINT.
+func (p *Parser) altersColumn() bool {
+	switch p.peek(1).Word() {
+	case word.Constraint:
+		return false
+	case word.Index, word.Key:
+		return p.peek(2).Word() == word.Set || p.peek(2).Word() == word.Drop || p.peek(2).Word() == word.Type
+	}
+	return true
+}
+
 // skipAction passes over what an action ends with.
 func (p *Parser) skipAction() {
 	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() && !p.startsAnother() {
@@ -116,10 +127,24 @@ func (p *Parser) skipAction() {
 	}
 }
 
+// addsNoColumn reports whether ADD goes on with something that a schema does not hold.
+func (p *Parser) addsNoColumn() bool {
+	switch next := p.peek(1); p.word {
+	case word.Partition:
+		return p.dialect != dialect.Postgres && p.dialect != dialect.SQLite
+	case word.Period:
+		return next.Word() == word.For
+	case word.System:
+		return p.says(1, "versioning")
+	case word.Supplemental:
+		return p.says(1, "log")
+	}
+	return false
+}
+
 // alterAdd reads what ADD adds. It reports whether it pushed the actions itself.
 func (p *Parser) alterAdd(a *AlterAction) bool {
-	switch p.word {
-	case word.Partition, word.System, word.Period, word.Value, word.Logfile, word.Supplemental:
+	if p.addsNoColumn() {
 		return false
 	}
 	if p.at(word.Default) || p.at(word.Constraint) && p.peek(2).Word() == word.Default { // of SQL Server
@@ -203,14 +228,14 @@ func (p *Parser) alterDrop(a *AlterAction) {
 	case p.at(word.Primary) && p.peek(1).Word() == word.Key:
 		a.Action = DropPrimaryKey
 		return
-	case p.atAny(word.Constraint, word.Check, word.Key, word.Index) && p.peek(1).Kind != Comma && p.peek(1).Kind != EOF && p.peek(1).Kind != Semicolon:
+	case p.atAny(word.Constraint, word.Check, word.Key, word.Index) && !p.endsDrop():
 		a.Action = DropConstraint
 		p.next()
 	case p.at(word.Foreign) && p.peek(1).Word() == word.Key:
 		a.Action = DropConstraint
 		p.next()
 		p.next()
-	case p.atAny(word.System, word.Period, word.Expression, word.Identity) && p.peek(1).Kind == WordToken:
+	case p.atAny(word.System, word.Period, word.Expression, word.Identity) && !p.endsDrop():
 		return
 	default:
 		a.Action = DropColumn
@@ -218,6 +243,16 @@ func (p *Parser) alterDrop(a *AlterAction) {
 	}
 	a.IfExists = p.ifExists()
 	a.Name = p.ident("a name")
+}
+
+// endsDrop reports whether the word at hand is the last of what DROP drops.
+func (p *Parser) endsDrop() bool {
+	switch next := p.peek(1); next.Kind {
+	case Comma, EOF, Semicolon:
+		return true
+	default:
+		return next.Word() == word.Cascade || next.Word() == word.Restrict
+	}
 }
 
 // dropColumns reads a column, or columns in parentheses, and tells which.
@@ -346,7 +381,9 @@ func (p *Parser) drop() Stmt {
 	}
 	n.What = Ident{Span: p.tok.Span, Sym: p.tok.Sym}
 	p.next()
-	p.accept(word.Concurrently)
+	if p.at(word.Concurrently) && !p.endsDrop() {
+		p.next()
+	}
 	n.IfExists = p.ifExists()
 	mark := p.lists.refs.Mark()
 	p.commaList(func() { p.lists.refs.Push(p.tableName()) })

@@ -45,7 +45,7 @@ func (p *Parser) create() Stmt {
 
 // ifNotExists reads IF NOT EXISTS.
 func (p *Parser) ifNotExists() bool {
-	if !p.at(word.If) {
+	if !p.at(word.If) || p.isNameIf() {
 		return false
 	}
 	p.next()
@@ -125,7 +125,7 @@ func (p *Parser) tableElements(n *CreateTable) {
 		default:
 			p.lists.columns.Push(p.columnDef())
 		}
-		if !p.acceptKind(Comma) || p.dialect == dialect.SQLServer && p.tok.Kind == RightParen || p.trailingComma() {
+		if !p.acceptKind(Comma) || p.dialect == dialect.SQLServer && p.tok.Kind == RightParen || !p.startsColumn() && p.trailingComma() {
 			break // SQL Server takes a comma behind the last element
 		}
 	}
@@ -143,8 +143,12 @@ func (p *Parser) skipElement() {
 func (p *Parser) startsConstraint() bool {
 	next := p.peek(1)
 	switch p.word {
-	case word.Constraint, word.Foreign, word.Exclude, word.Fulltext, word.Spatial:
+	case word.Constraint, word.Foreign:
 		return next.Kind != Comma
+	case word.Exclude:
+		return next.Kind == LeftParen || next.Word() == word.Using
+	case word.Fulltext, word.Spatial:
+		return next.Word() == word.Key || next.Word() == word.Index || p.startsKey()
 	case word.Primary:
 		return next.Word() == word.Key
 	case word.Check:
@@ -153,12 +157,30 @@ func (p *Parser) startsConstraint() bool {
 		return next.Kind == LeftParen || next.Word() == word.Key || next.Word() == word.Index || next.Word() == word.Using ||
 			p.peek(2).Kind == LeftParen || p.peek(2).Word() == word.Using
 	case word.Index, word.Key:
-		return next.Kind == LeftParen || p.peek(2).Kind == LeftParen || p.peek(2).Word() == word.Using || next.Word() == word.If ||
-			next.Word() == word.Using || p.peek(2).Word() == word.Clustered || p.peek(2).Word() == word.Nonclustered || p.peek(2).Word() == word.Unique
+		return p.startsKey() || p.dialect == dialect.SQLServer && (p.peek(2).Word() == word.Clustered || p.peek(2).Word() == word.Nonclustered || p.peek(2).Word() == word.Unique)
 	case word.Period:
 		return next.Word() == word.For
 	}
 	return false
+}
+
+// startsKey reports whether KEY or INDEX begins a key: its columns or its method follow, with
+// or without a name before them, and not the length of a type, as in key varchar(10).
+func (p *Parser) startsKey() bool {
+	switch next, second := p.peek(1), p.peek(2); {
+	case next.Kind == LeftParen, next.Word() == word.Using, second.Word() == word.Using:
+		return true
+	case next.Word() == word.If:
+		return second.Word() == word.Not
+	default:
+		length := p.peek(3).Kind
+		return second.Kind == LeftParen && length != NumberToken && length != TextToken
+	}
+}
+
+// startsColumn reports whether a name and a type follow, whatever else the name may mean.
+func (p *Parser) startsColumn() bool {
+	return p.tok.Kind == WordToken && stops[p.word]&notName == 0 && p.peek(1).Kind == WordToken
 }
 
 func (p *Parser) columnDef() *ColumnDef {
@@ -336,9 +358,29 @@ func (p *Parser) keyColumns(c *Constraint) {
 	}
 	if p.tok.Kind == LeftParen {
 		p.next()
-		c.Columns = p.orderItems()
+		mark := p.lists.orders.Mark()
+		p.commaList(func() { p.lists.orders.Push(p.keyItem()) })
+		c.Columns = p.lists.orders.Take(mark)
 		p.expectKind(RightParen, ") or a comma")
 	}
+}
+
+// keyItem reads a column of a key or an index, or an expression. The length of the beginning
+// that MySQL indexes, as in name(10), is passed over.
+func (p *Parser) keyItem() *OrderItem {
+	if (p.tok.Kind != WordToken && p.tok.Kind != QuotedName) || p.peek(1).Kind != LeftParen || p.peek(2).Kind != NumberToken || p.peek(3).Kind != RightParen ||
+		!p.dialect.Has(dialect.DelimiterLines) {
+		return p.orderItem()
+	}
+	start := p.start()
+	n := p.slabs.orderItems.New()
+	n.X = p.bareName(start)
+	p.skipParens()
+	if n.Desc = p.at(word.Desc); n.Desc || p.at(word.Asc) {
+		p.next()
+	}
+	n.node = p.node(start)
+	return n
 }
 
 func (p *Parser) references(c *Constraint) {
@@ -430,7 +472,9 @@ func (p *Parser) createIndex() Stmt {
 		p.next()
 	}
 	p.next()
-	p.accept(word.Concurrently)
+	if p.at(word.Concurrently) && (p.dialect == dialect.Postgres || p.peek(1).Word() != word.On) {
+		p.next()
+	}
 	n.IfNotExists = p.ifNotExists()
 	if !p.at(word.On) {
 		n.Name = p.path("a name for the index")
@@ -439,7 +483,7 @@ func (p *Parser) createIndex() Stmt {
 		n.Method = p.ident("an index method")
 	}
 	p.expect(word.On)
-	p.accept(word.Only)
+	p.acceptOnly()
 	n.Table = p.path("a table")
 	if p.accept(word.Using) {
 		n.Method = p.ident("an index method")
@@ -447,7 +491,7 @@ func (p *Parser) createIndex() Stmt {
 	p.expectKind(LeftParen, "( before the columns of the index")
 	mark := p.lists.orders.Mark()
 	p.commaList(func() {
-		item := p.orderItem()
+		item := p.keyItem()
 		for p.tok.Kind == WordToken || p.tok.Kind == QuotedName && p.dialect.Has(dialect.DollarQuotes) { // an operator class
 			p.next()
 			for p.acceptKind(Dot) {

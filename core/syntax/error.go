@@ -228,17 +228,3 @@ func (p *Parser) trailingComma() bool {
 	p.errors = append(p.errors, Error{Kind: TrailingCommaError, Span: p.endSpan(), Found: string(p.scan.src[p.tok.Span.Start:p.tok.Span.End])})
 	return true
 }
-
-// isPlainName reports whether a word that begins a clause, as LIMIT does, is a name here: no
-// clause goes on behind it.
-func (p *Parser) isPlainName() bool {
-	if stops[p.word]&notName != 0 {
-		return false
-	}
-	switch next := p.peek(1); next.Kind {
-	case Comma, RightParen, Dot, Semicolon, EOF:
-		return true
-	default:
-		return next.Word() == word.From || next.Word() == word.As
-	}
-}

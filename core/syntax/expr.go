@@ -68,11 +68,11 @@ func (p *Parser) prefix() Expr {
 		case word.Not:
 			op, power = OpNot, p.power[dialect.Not]
 		case word.Prior, word.ConnectByRoot:
-			if next := p.peek(1).Kind; next == WordToken && stops[p.peek(1).Word()]&notName == 0 || next == QuotedName {
+			if next := p.peek(1).Kind; next == WordToken && stops[p.peek(1).Word()]&(notName|noAlias|infixWord) == 0 || next == QuotedName {
 				op = OpPrior
 			}
 		case word.Binary:
-			if next := p.peek(1).Kind; next == WordToken && stops[p.peek(1).Word()]&notName == 0 || next == TextToken || next == QuotedName {
+			if next := p.peek(1).Kind; next == WordToken && stops[p.peek(1).Word()]&(notName|infixWord) == 0 || next == TextToken || next == QuotedName {
 				op = OpOther
 			}
 		}

@@ -212,7 +212,7 @@ func (p *Parser) joinCondition(j *Join, from int) {
 //	tablePrimary = name [ alias ] | [ LATERAL ] "(" query ")" [ alias ] | [ LATERAL ] call { … } [ alias ] | "(" tableExpr ")"
 func (p *Parser) tablePrimary() TableExpr {
 	start := p.start()
-	lateral := p.accept(word.Lateral)
+	lateral := p.acceptLateral()
 	switch {
 	case p.tok.Kind == LeftParen && p.startsQuery(1) && p.holdsQueryAlone(1):
 		return p.derived(start, lateral)
@@ -225,8 +225,8 @@ func (p *Parser) tablePrimary() TableExpr {
 		name := p.path("a table")
 		p.expectKind(RightParen, ")")
 		return p.finishTable(start, name)
-	case p.at(word.Only) && p.peek(1).Kind != Dot:
-		p.next()
+	default:
+		p.acceptOnly()
 	}
 	if p.atBrace() { // {oj a LEFT JOIN b …}
 		p.next()
@@ -669,7 +669,7 @@ func (p *Parser) badTable(start text.Pos) TableExpr {
 // tableName reads a table's name without an alias.
 func (p *Parser) tableName() *TableRef {
 	start := p.start()
-	p.accept(word.Only)
+	p.acceptOnly()
 	name := p.path("a table")
 	p.acceptKind(Asterisk)
 	t := p.slabs.tableRefs.Next()

@@ -3,6 +3,7 @@ package syntax
 import (
 	"bytes"
 	"fmt"
+	"strings"
 
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
@@ -16,17 +17,29 @@ const guessBytes = 64 << 10
 // for it, as "ILIKE on line 3". The path of its file counts, "" for none. Without any
 // clue it gives [dialect.ANSI] and "".
 func Guess(path string, src []byte, names *Names) (dialect.Dialect, string) {
-	d, clue, _ := Weigh(path, src, names)
-	return d, clue
+	w := Weigh(path, src, names)
+	return w.Dialect, w.Clue
 }
 
-// Weigh is Guess that tells whether the clue is a sure one, which the files around it do not
-// outweigh.
-func Weigh(path string, src []byte, names *Names) (d dialect.Dialect, clue string, sure bool) {
+// Weighed is a guess and how much it counts beside those of other files.
+type Weighed struct {
+	Dialect dialect.Dialect
+	Clue    string // what spoke for it, "" for nothing
+	// Sure tells that the files around it do not outweigh the clue.
+	Sure bool
+	// OwnName tells that nothing but the name of its file speaks for it, which says nothing
+	// of files beside it that do without such a name.
+	OwnName bool
+}
+
+// Weigh is Guess that tells how much it counts.
+func Weigh(path string, src []byte, names *Names) Weighed {
 	s := scanner{names: names}
 	s.reset(src[:min(len(src), guessBytes)], dialect.ANSI)
 	var clues dialect.Clues
-	if set, part := dialect.PathClue(path); part != "" {
+	clue := ""
+	set, part := dialect.PathClue(path)
+	if part != "" {
 		clues.Add(set, pathWeight, part+" in its path")
 	}
 	for kind := s.scan(); kind != EOF; kind = s.scan() {
@@ -41,10 +54,11 @@ func Weigh(path string, src []byte, names *Names) (d dialect.Dialect, clue strin
 		}
 	}
 	best, told := clues.Best()
-	if best == dialect.ANSI && clue != "" {
-		return dialect.MySQL, clue, false
+	if told == "" && clue != "" {
+		return Weighed{Dialect: dialect.MySQL, Clue: clue}
 	}
-	return best, told, best != dialect.ANSI
+	own := part != "" && clues.Weight(best) == pathWeight && strings.Contains(path[strings.LastIndexAny(path, `/\`)+1:], part)
+	return Weighed{Dialect: best, Clue: told, Sure: told != "", OwnName: own}
 }
 
 // goesOn reports whether a text ends with a backslash before its quote, and a word follows it

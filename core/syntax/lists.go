@@ -111,7 +111,7 @@ func (p *Parser) atName() bool {
 	case TextToken:
 		return p.dialect.Has(dialect.TextNames)
 	case WordToken:
-		return stops[p.word]&notName == 0
+		return stops[p.word]&notName == 0 || p.isFree(p.word)
 	}
 	return false
 }

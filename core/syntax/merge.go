@@ -10,7 +10,7 @@ func (p *Parser) merge(with *With) Stmt {
 	start := p.startOf(with)
 	m.With = with
 	p.next()
-	if p.at(word.Top) {
+	if p.atTop() {
 		p.top()
 	}
 	if p.at(word.With) && p.peek(1).Word() == word.Schema { // WITH SCHEMA EVOLUTION, of Spark
@@ -19,7 +19,7 @@ func (p *Parser) merge(with *With) Stmt {
 		p.next()
 	}
 	p.accept(word.Into)
-	p.accept(word.Only)
+	p.acceptOnly()
 	target := p.start()
 	m.Target = p.finishTable(target, p.path("a table"))
 	p.expect(word.Using)

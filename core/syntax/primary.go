@@ -188,7 +188,7 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 			return p.call(start, name)
 		}
 	case word.Match:
-		if next == WordToken && stops[p.peek(1).Word()]&notName == 0 || next == QuotedName {
+		if next == WordToken && stops[p.peek(1).Word()]&(notName|noAlias|infixWord) == 0 || next == QuotedName {
 			return p.bareMatch(start)
 		}
 	case word.Next, word.Previous:
@@ -211,7 +211,7 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 		}
 	case word.CurrentDate, word.CurrentTime, word.CurrentTimestamp, word.Localtime, word.Localtimestamp, word.CurrentUser,
 		word.SessionUser, word.SystemUser, word.CurrentRole:
-		if next != Dot && next != LeftParen {
+		if next != Dot && next != LeftParen && p.isBareCall() {
 			return p.bareCall(start)
 		}
 	case word.Date, word.Time, word.Timestamp, word.Datetime:
@@ -219,7 +219,7 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 			return x
 		}
 	}
-	if stops[p.word]&notName != 0 && next != Dot && !(next == LeftParen && (p.atAny(word.Values, word.Update) || p.dialect == dialect.Postgres && isFunctionWord(p.word))) {
+	if stops[p.word]&notName != 0 && next != Dot && !p.isFreeOperand() && !(next == LeftParen && (p.atAny(word.Values, word.Update) || p.dialect == dialect.Postgres && isFunctionWord(p.word))) {
 		p.fail("an expression")
 		return p.badExpr(start)
 	}
@@ -513,15 +513,20 @@ func (p *Parser) caseExpr(start text.Pos) Expr {
 	return n
 }
 
+// bareName reads a name of one part.
+func (p *Parser) bareName(start text.Pos) *Name {
+	parts := p.lists.idents.One(p.partAfterDot())
+	n := p.slabs.names.Next()
+	*n = Name{node: p.node(start), Parts: parts}
+	return n
+}
+
 // nameOrCall reads a name of several parts, with .* or a call behind it.
 func (p *Parser) nameOrCall(start text.Pos) Expr {
 	next := p.peek(1).Kind
 	if next != LeftParen && next != Dot && next != TextToken {
 		p.reserved()
-		parts := p.lists.idents.One(p.partAfterDot())
-		n := p.slabs.names.Next()
-		*n = Name{node: p.node(start), Parts: parts}
-		return n
+		return p.bareName(start)
 	}
 	mark := p.lists.idents.Mark()
 	p.lists.idents.Push(p.partAfterDot())

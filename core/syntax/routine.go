@@ -335,6 +335,16 @@ func (p *Parser) gluedLabel() word.Word {
 func (p *Parser) controlOrNil() Stmt {
 	start := p.start()
 	c := Control{}
+	if p.startsAssignment() {
+		if p.quoted && p.peek(1).Kind == AssignOperator { // to a variable of any name
+			p.next()
+		} else {
+			p.path("a variable")
+		}
+		p.next()
+		c.Exprs = p.oneExpr()
+		return p.control(start, c)
+	}
 	switch p.word {
 	case word.Begin:
 		if p.beginsTransaction() {
@@ -394,7 +404,10 @@ func (p *Parser) controlOrNil() Stmt {
 			c.Stmts = p.lists.stmts.Take(mark)
 			break
 		}
-		if !p.atEnd() && p.atOperand() {
+		switch {
+		case p.startsVariable():
+			c.Exprs = p.lists.exprs.One(p.bareName(p.start()))
+		case !p.atEnd() && p.atOperand():
 			c.Exprs = p.oneExpr()
 		}
 		p.skipToEnd()
@@ -403,18 +416,21 @@ func (p *Parser) controlOrNil() Stmt {
 		c.Exprs = p.setStmt()
 		p.checkForm(first)
 	default:
-		if p.tok.Kind == WordToken && (p.peek(1).Kind == AssignOperator || p.peek(1).Kind == Dot && p.peek(3).Kind == AssignOperator) {
-			p.path("a variable")
-			p.next()
-			c.Exprs = p.oneExpr()
-			break
-		}
 		return nil
 	}
+	return p.control(start, c)
+}
+
+func (p *Parser) control(start text.Pos, c Control) Stmt {
 	n := p.slabs.controls.Next()
 	*n = c
 	n.node = p.node(start)
 	return n
+}
+
+// startsAssignment reports whether x := … or x.y := … stands here.
+func (p *Parser) startsAssignment() bool {
+	return p.tok.Kind == WordToken && (p.peek(1).Kind == AssignOperator || p.peek(1).Kind == Dot && p.peek(3).Kind == AssignOperator)
 }
 
 // atOperand reports whether an expression may begin here.

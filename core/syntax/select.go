@@ -48,7 +48,7 @@ func (p *Parser) selectModifiers(s *Select) {
 			p.expectKind(LeftParen, "( after DISTINCT ON")
 			s.Distinct, s.DistinctOn = true, p.exprList()
 			p.expectKind(RightParen, ")")
-		case p.atAny(word.Distinct, word.Distinctrow) || p.at(word.Unique) && p.peek(1).Kind == WordToken:
+		case p.at(word.Distinct) || p.at(word.Distinctrow) && !p.isPlainName() || p.at(word.Unique) && p.peek(1).Kind == WordToken:
 			if all {
 				p.fail("the select list")
 			}
@@ -61,14 +61,20 @@ func (p *Parser) selectModifiers(s *Select) {
 			all = true
 			p.next()
 		case p.atAny(word.SqlCalcFoundRows, word.SqlNoCache, word.SqlCache, word.SqlBufferResult, word.SqlBigResult,
-			word.SqlSmallResult, word.HighPriority, word.StraightJoin) && p.peek(1).Kind != Comma:
+			word.SqlSmallResult, word.HighPriority, word.StraightJoin) && !p.isPlainName():
 			p.next()
-		case p.at(word.Top) && (p.peek(1).Kind == NumberToken || p.peek(1).Kind == LeftParen || p.peek(1).Kind == VariableName):
+		case p.atTop():
 			s.Top = p.top()
 		default:
 			return
 		}
 	}
+}
+
+// atTop tells TOP n from a name.
+func (p *Parser) atTop() bool {
+	next := p.peek(1).Kind
+	return p.at(word.Top) && (next == NumberToken || next == LeftParen || next == VariableName)
 }
 
 // top reads TOP n [PERCENT] [WITH TIES].
@@ -153,12 +159,12 @@ func (p *Parser) selectClause(s *Select) bool {
 			p.intoFile()
 			return true
 		}
-		for p.atAny(word.Temporary, word.Temp, word.Unlogged, word.Table) || p.quoted && p.at(word.Strict) {
+		for p.atAny(word.Temporary, word.Temp, word.Unlogged, word.Table) && !p.isPlainName() || p.quoted && p.at(word.Strict) {
 			s.IntoStrict = s.IntoStrict || p.at(word.Strict)
 			p.next()
 		}
 		mark := p.lists.exprs.Mark()
-		p.commaList(func() { p.lists.exprs.Push(p.exprAbove(p.power.Unary())) }) // what follows may be the list of columns, as of INTO x *
+		p.commaList(func() { p.lists.exprs.Push(p.intoTarget()) })
 		s.Into = p.lists.exprs.Take(mark)
 	case word.From:
 		if s.From != nil {
@@ -210,6 +216,15 @@ func (p *Parser) selectClause(s *Select) bool {
 		return false
 	}
 	return true
+}
+
+// intoTarget reads a variable behind INTO; what follows may be the list of columns, as of
+// INTO x *.
+func (p *Parser) intoTarget() Expr {
+	if p.startsVariable() {
+		return p.bareName(p.start())
+	}
+	return p.exprAbove(p.power.Unary())
 }
 
 // startsModel tells Oracle's MODEL clause, which is passed over, from a name.

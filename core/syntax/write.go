@@ -22,13 +22,13 @@ func (p *Parser) insert(with *With) Stmt {
 	n.With = with
 	p.next()
 	into := false
-	if p.at(word.Top) && p.peek(1).Kind == LeftParen {
+	if p.atTop() {
 		p.top()
 	}
 	for p.atAny(word.Into, word.Or, word.Replace, word.Ignore, word.Abort, word.Rollback, word.Fail, word.LowPriority,
 		word.HighPriority, word.Delayed, word.Overwrite, word.Table) {
-		if into && p.at(word.Into) {
-			break
+		if into && !p.at(word.Table) || p.atAny(word.Abort, word.Rollback, word.Fail) && p.lastWord() != word.Or {
+			break // a table of that name
 		}
 		into = into || p.atAny(word.Into, word.Overwrite)
 		p.next()
@@ -193,7 +193,7 @@ func (p *Parser) valueQuery() *Query {
 
 func (p *Parser) insertTarget() *TableRef {
 	start := p.start()
-	if p.tok.Kind == LeftParen && p.startsQuery(1) && p.dialect == dialect.Oracle || p.atAny(word.Openquery, word.Openrowset) && p.peek(1).Kind == LeftParen {
+	if p.tok.Kind == LeftParen && p.startsQuery(1) && p.dialect == dialect.Oracle || p.atAny(word.Openquery, word.Openrowset) && p.peek(1).Kind == LeftParen && p.dialect == dialect.SQLServer {
 		return p.nowhere(func() {
 			if p.tok.Kind != LeftParen {
 				p.next()
@@ -372,10 +372,10 @@ func (p *Parser) update(with *With) Stmt {
 	if p.accept(word.Or) {
 		p.next()
 	}
-	for p.atAny(word.LowPriority, word.Ignore) {
+	for p.atAny(word.LowPriority, word.Ignore) && p.peek(1).Word() != word.Set {
 		p.next()
 	}
-	if p.at(word.Top) {
+	if p.atTop() {
 		n.Limit = p.top()
 	}
 	target := p.start()
@@ -443,7 +443,7 @@ func (p *Parser) delete(with *With) Stmt {
 	for p.atAny(word.LowPriority, word.Quick, word.Ignore) {
 		p.next()
 	}
-	if p.at(word.Top) {
+	if p.atTop() {
 		n.Limit = p.top()
 	}
 	history := p.at(word.History) && p.peek(1).Word() == word.From

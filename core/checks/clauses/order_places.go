@@ -511,6 +511,7 @@ func runCTEOrder(p *check.Pass, sel *syntax.Select) {
 		}
 		if cte := around(p, ref); cte != nil && cte.Name.Sym == ref.Name[0].Sym {
 			with, _ := p.Parent(cte).(*syntax.With)
+			f.Verdicts = check.Everywhere(check.Refused).But(check.Fine, dialect.With(dialect.ImplicitRecursion))
 			f.Message = fmt.Sprintf("%s names itself without RECURSIVE", name)
 			f.Why = "Write WITH RECURSIVE; without it the name means a table, and no such table is known."
 			if with != nil && !with.Recursive && !p.Dialect.Has(dialect.ImplicitRecursion) {

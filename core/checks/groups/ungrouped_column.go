@@ -203,8 +203,8 @@ func (u *ungrouped) column(n *syntax.Name) {
 	if use.Source.Scope.Node != u.sel { // a subquery's own, or of a query around
 		return
 	}
-	if u.mayBeGrouped(n) {
-		return
+	if u.mayBeGrouped(n) || use.Status == bind.Assumed && u.clause == "HAVING" && len(n.Parts) == 1 && u.pass.Scope(u.sel).Item(n.Last().Sym) != nil {
+		return // of an alias clause.alias-in-having tells
 	}
 	switch u.determined(n, use) {
 	case facts.Yes:

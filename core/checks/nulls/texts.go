@@ -9,6 +9,7 @@ import (
 	"justlens/core/dialect"
 	"justlens/core/dialect/class"
 	"justlens/core/facts"
+	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -83,8 +84,9 @@ func runQuotedCompared(p *check.Pass, b *syntax.Binary) {
 
 // mayHoldText reports whether a value may be a text for all that is known, and no JSON, of which
 // null is a value.
-func mayHoldText(p *check.Pass, x syntax.Expr) bool {
-	t := p.Type(x)
+func mayHoldText(p *check.Pass, x syntax.Expr) bool { return mayBeText(p.Type(x)) }
+
+func mayBeText(t schema.Type) bool {
 	return t.Class == class.Text || t.Class == class.Unknown && t.Word() == ""
 }
 
@@ -93,8 +95,8 @@ func runQuotedAssigned(p *check.Pass, a *syntax.Assign) {
 		return
 	}
 	c := p.PlaceOf(a.Value).Column
-	if c == nil || c.Type.Class == class.Text || c.Type.Class == class.Unknown && c.Type.Word() == "" {
-		storedNull(p, a.Value, p.Brief(a.Target), c != nil && (c.NotNull || c.Primary))
+	if c == nil || mayBeText(c.Type) {
+		storedNull(p, a.Value, p.Brief(a.Target), c)
 	}
 }
 
@@ -114,27 +116,33 @@ func runQuotedStored(p *check.Pass, n *syntax.Insert) {
 			}
 			switch {
 			case i < len(targets) && targets[i] != nil:
-				if c := targets[i].Type.Class; c == class.Text || c == class.Unknown {
-					storedNull(p, x, targets[i].Name, targets[i].NotNull || targets[i].Primary)
+				if mayBeText(targets[i].Type) {
+					storedNull(p, x, targets[i].Name, targets[i])
 				}
 			case i < len(n.Columns):
-				storedNull(p, x, p.Ident(n.Columns[i]), false)
+				storedNull(p, x, p.Ident(n.Columns[i]), nil)
 			}
 		}
 	}
 }
 
-func storedNull(p *check.Pass, x syntax.Expr, column string, required bool) {
-	if required {
+// storedNull tells of the text as the value of a column, nil for one that is not known.
+func storedNull(p *check.Pass, x syntax.Expr, name string, column *schema.Column) {
+	if column != nil && (column.NotNull || column.Primary) {
 		return // it may be somebody's name
 	}
+	small := p.Text(x) == "'null'"
+	certainty := check.Likely
+	if small && column == nil {
+		certainty = check.Possible // of JSON it is a value
+	}
 	null := "NULL"
-	if p.Text(x) == "'null'" && p.Word(p.Stmt.Span.Start, null) != null {
+	if small && p.Word(p.Stmt.Span.Start, null) != null {
 		null = "null"
 	}
 	p.Report(check.Finding{
-		Span: x.Span(), Certainty: check.Likely,
-		Message: fmt.Sprintf("%s becomes a text of the four letters NULL", column),
+		Span: x.Span(), Certainty: certainty,
+		Message: fmt.Sprintf("%s becomes a text of the four letters NULL", name),
 		Why:     "In quotes NULL is a text like any other, and IS NULL does not find it.",
 		Mends:   []check.Mend{{Title: "leave the quotes out", Effect: check.NewRows, Edits: []text.Edit{check.Replace(x.Span(), null)}}},
 	})

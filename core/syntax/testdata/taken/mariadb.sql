@@ -336,3 +336,9 @@ select 1.e3, .5e-1, 1e+3, 5.
 select a from t where a = b'101' or a = _binary 'x' or a in (x'1f')
 select t.a as select_, t.b as value, t.c as name, t.d as date, t.e as time, t.f as text, t.g as status, t.h as type from t
 select date, time, text, status, type, value, name, user, level, comment, count, action, enum_x, timestamp, year, month, day, language, role, position, hash, data, format, password, first, last, end, begin, start, stop, open, close, next, prev, session, global, local, offset_, rows_, row_count, state, source, server, host, port, version, window_x, partitions, subject, sum_x, temporary, variables, view, work, x509, xml from t
+CREATE TABLE weighings (user varchar(40), version varchar(40), KEY x (user(4)), UNIQUE KEY y (version(10) DESC, user))
+CREATE TABLE weighings (exclude int, qualify int)
+INSERT INTO abort (a) VALUES (1)
+ALTER TABLE weighings ADD logfile int, ADD supplemental varchar(5)
+SELECT a FROM only WHERE a = 1
+UPDATE lateral SET a = 1

@@ -383,3 +383,13 @@ select a ->> 'b' is null, a -> 'b' = 'c', not a -> 'b' ? 'c' from t
 select $1, $2::int
 SELECT match, prior FROM queens WHERE match = 1 AND prior IS NULL ORDER BY match, prior
 SELECT prior AS before, match AS after FROM queens
+CREATE TABLE weighings (key varchar(10) UNIQUE, fulltext tsvector NOT NULL, exclude int, by int, set int, update date)
+SELECT by, set FROM (SELECT 1 AS by, 2 AS set) w ORDER BY by, set
+ALTER TABLE weighings ADD period int, ADD system text, ADD value int, ADD partition varchar(5)
+ALTER TABLE weighings DROP key CASCADE
+ALTER TABLE weighings ALTER key SET DEFAULT 'a'
+CREATE INDEX CONCURRENTLY ON hives (name)
+UPDATE ignore SET a = 1
+INSERT INTO fail (a) VALUES (1)
+SELECT sql_cache, high_priority FROM (SELECT 1 AS sql_cache, 2 AS high_priority) w
+CREATE FUNCTION shown() RETURNS text LANGUAGE plpgsql AS $$ DECLARE desc text; try int; BEGIN desc := 'x'; try := 1; SELECT name INTO desc FROM hives; RETURN desc; END $$

@@ -113,3 +113,8 @@ SELECT prior, h.prior, window, fetch FROM hives h WHERE prior = 1 ORDER BY prior
 SELECT name, offset FROM hives ORDER BY name, offset
 SELECT j.name FROM (hives h JOIN queens q ON q.queen_id = h.queen_id) AS j
 SELECT name FROM hives WHERE hive_id IN main.strong_hives
+CREATE TABLE weighings (key varchar(10), window int, offset int, fetch text, qualify, exclude int, by int)
+ALTER TABLE weighings ADD period int
+UPDATE weighings SET window = 1, offset = 2
+CREATE INDEX w ON hives (name, offset DESC)
+UPDATE ignore SET a = 1
