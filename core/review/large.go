@@ -131,8 +131,10 @@ func isPlain(s *syntax.Statement) bool {
 		return false
 	}
 	switch n := s.Node.(type) {
-	case *syntax.Insert, *syntax.Update, *syntax.Delete, *syntax.Merge:
+	case *syntax.Insert, *syntax.Update, *syntax.Merge:
 		return true
+	case *syntax.Delete:
+		return !schema.EmptiesTable(n)
 	case *syntax.SelectStmt:
 		sel, ok := n.Query.Body.(*syntax.Select)
 		return ok && sel.IntoSpan.IsEmpty() && len(sel.Into) == 0 && schema.LoneCall(n) == nil

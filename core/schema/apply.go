@@ -55,6 +55,11 @@ func (s *Schema) apply(stmt syntax.Stmt, src []byte) bool {
 		return false // it is no table
 	case *syntax.SelectStmt:
 		return a.selectInto(n)
+	case *syntax.Delete:
+		if EmptiesTable(n) {
+			a.empty(n.From.Tables[0].(*syntax.TableRef).Name)
+		}
+		return false
 	case *syntax.OtherStmt:
 		statement := a.span(n.Span())
 		s.conversions = s.conversions || createsConversion(statement)
@@ -66,6 +71,24 @@ func (s *Schema) apply(stmt syntax.Stmt, src []byte) bool {
 		return false
 	}
 	return true
+}
+
+// EmptiesTable reports whether DELETE leaves its table without rows.
+func EmptiesTable(n *syntax.Delete) bool {
+	if n.Where != nil || n.Limit != nil || n.Using != nil || n.From == nil || len(n.From.Tables) != 1 || len(n.Targets) > 0 {
+		return false
+	}
+	_, ok := n.From.Tables[0].(*syntax.TableRef)
+	return ok
+}
+
+// empty notes that a table has no rows but those that the text gives it from here on.
+func (a applier) empty(name []syntax.Ident) {
+	if t := a.find(name); t != nil {
+		t = a.schema.own(t)
+		t.maker = a.schema
+		a.schema.put(t)
+	}
 }
 
 // createsConversion reports whether a statement is CREATE OPERATOR or CREATE CAST.
@@ -283,6 +306,9 @@ func (a applier) createTable(n *syntax.CreateTable) {
 		if old := a.find(wholeTable(n.Query)); old != nil {
 			t.Model = old.Name
 		}
+	}
+	if !n.IfNotExists {
+		t.maker = a.schema
 	}
 	a.schema.put(t)
 }

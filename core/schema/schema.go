@@ -340,6 +340,10 @@ func (s *Schema) put(t *Table) {
 	}
 }
 
+// Makes reports whether the text to which the schema belongs made or emptied the table, so that
+// it has no rows but those that the text gives it.
+func (s *Schema) Makes(t *Table) bool { return t.maker == s }
+
 // own gives a table that may be changed before it is put: the one found if it is the
 // schema's own, else a copy.
 func (s *Schema) own(t *Table) *Table {
@@ -409,6 +413,7 @@ type Table struct {
 	// Rows is about how many rows a server says the table has, 0 where nobody does.
 	Rows int64
 
+	maker  *Schema        // that of the text which made it or emptied it, nil where neither is sure
 	places map[string]int // of the columns of a wide table, by name in lower case; nil if not made
 }
 

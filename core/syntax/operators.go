@@ -207,7 +207,7 @@ func (s *scanner) placeholder(c byte) TokenKind {
 		}
 		i += end + 2
 	case (c == ':' || c == '$') && classes[next]&inWord != 0, c == '&' && s.rules.plus && classes[next]&startsWord != 0:
-		if c == ':' && start > 0 && (src[start-1] == ':' || src[start-1] == '[') {
+		if c == ':' && start > 0 && (src[start-1] == ':' && (start < 2 || src[start-2] != ':') || src[start-1] == '[') {
 			return EOF
 		}
 		for classes[at(i)]&inWord != 0 {

@@ -6,5 +6,5 @@ import "justlens/core/check"
 // Checks is the family's list.
 var Checks = []*check.Check{
 	setAnd, valueCount, valueType, missingRequired, columnTwice, conflictTarget, everyRow, targetUnconnected, targetInSubquery, joinMany,
-	caseErases, subqueryErases, columnsSwapped, noColumnList, parentDelete, generatedColumn, identityColumn,
+	caseErases, subqueryErases, columnsSwapped, noColumnList, parentDelete, generatedColumn, identityColumn, addedColumn,
 }

@@ -26,4 +26,5 @@ INSERT INTO %(table)s (hive_id) SELECT hive_id FROM hives_{year} WHERE day > %(s
 SELECT a.${column}, {{ columns | join(', ') }} FROM x_${name}_y AS a ORDER BY #{order};
 DROP TABLE IF EXISTS <%= prefix %>_hives;
 INSERT INTO :schema.hives (hive_id) VALUES (:id);
+SELECT (1, 2):::schema.pair, ARRAY[weight]:::schema.kilos[] FROM :schema.harvests;
 SELECT 5%2, 7 %3, weight%2 FROM hives;
