@@ -6,6 +6,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -119,7 +120,7 @@ func addsColumn(p *check.Pass, n *syntax.AlterTable, c *syntax.ColumnDef) {
 		f.Mends = []check.Mend{{Title: "add it without the key, fill it, and add the key then", Effect: check.ByHand}}
 	case none && fills && c.NotNull:
 		f.Certainty = check.Possible // it is often what is wanted
-		f.Message = fmt.Sprintf("the rows already in %s get 0 or an empty text for %s, without a word", table, name)
+		f.Message = fmt.Sprintf("the rows already in %s get %s for %s, without a word", table, madeUp(p, c), name)
 		f.Why = "NOT NULL leaves no room for \"not known\", and the database makes up a value."
 		f.Mends = []check.Mend{{Title: "say by DEFAULT what they are to have", Effect: check.ByHand}}
 	case none && (c.NotNull || d.primary != nil) && !fills:
@@ -141,6 +142,19 @@ func isMade(p *check.Pass, name []syntax.Ident) bool {
 	}
 	t := p.Schema.Table(qualifier, p.Names.String(name[len(name)-1].Sym))
 	return t != nil && p.Schema.Makes(t)
+}
+
+// madeUp tells what MySQL puts in, "Data Type Default Values" in its manual.
+func madeUp(p *check.Pass, c *syntax.ColumnDef) string {
+	if c.Type != nil {
+		switch of := p.Schema.TypeOf(c.Type, p.Src, p.Dialect).Class; {
+		case of == class.Text:
+			return "''"
+		case of.IsNumber():
+			return "0"
+		}
+	}
+	return "a value that is made up"
 }
 
 func declared(p *check.Pass, n *syntax.AlterTable, c *syntax.ColumnDef) (d added) {
