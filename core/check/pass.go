@@ -9,6 +9,7 @@ import (
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/facts"
+	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -30,6 +31,9 @@ type Pass struct {
 	Limits Limits
 	// Found takes the findings.
 	Found func(Finding)
+
+	filled    map[string]bool // as syntax.FilledByTriggers gives them
+	filledFor *byte           // the text of which they are, by its first byte
 
 	dates    []text.Span // of the statement, as DateTexts gives them
 	hasDates bool        // they were sought
@@ -77,6 +81,15 @@ func (p *Pass) IsLone() bool {
 		p.hasLone, p.lone = true, isRemark(p.Src[p.Stmt.Span.End:]) && isRemark(p.Src[:p.Stmt.Span.Start])
 	}
 	return p.lone
+}
+
+// IsFilled reports whether the text makes a trigger that may change rows of the table before
+// they are written. It is asked of findings only, and once read for a text.
+func (p *Pass) IsFilled(t *schema.Table) bool {
+	if first := &p.Src[0]; p.filledFor != first {
+		p.filled, p.filledFor = syntax.FilledByTriggers(p.Src, p.Dialect), first
+	}
+	return p.filled[strings.ToLower(t.Name)]
 }
 
 // isRemark reports whether a text is nothing but blanks, semicolons and comments on lines of

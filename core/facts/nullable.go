@@ -209,8 +209,12 @@ func (in *Facts) nullableName(n *syntax.Name, depth int) Answer {
 		return Unknown
 	}
 	sel, _ := u.Source.Scope.Node.(*syntax.Select)
-	if sel == nil {
-		return in.ofColumn(u.Column, depth)
+	if sel == nil { // a write's own
+		answer := in.ofColumn(u.Column, depth)
+		if answer == No && u.Source.Optional {
+			return Unknown
+		}
+		return answer
 	}
 	beforeGroups := sel.From != nil && in.within(n, sel.From) || sel.Where != nil && in.within(n, sel.Where)
 	if !beforeGroups && in.mayBlank(n, sel) {

@@ -42,12 +42,18 @@ func Weigh(path string, src []byte, names *Names) Weighed {
 	if part != "" {
 		clues.Add(set, pathWeight, part+" in its path")
 	}
+	remarks := 0
 	for kind := s.scan(); kind != EOF; kind = s.scan() {
 		if len(s.tokens) > 3 {
 			s.tokens = s.tokens[:copy(s.tokens, s.tokens[len(s.tokens)-3:])]
 		}
 		last := s.tokens[len(s.tokens)-1]
 		if set, weight := s.clue(); weight > 0 {
+			if s.src[last.Span.Start] == '#' {
+				if remarks++; remarks > mostRemarks {
+					continue
+				}
+			}
 			clues.Add(set, weight, s.describe(last.Span))
 		} else if clue == "" && s.goesOn(last) {
 			clue = s.describe(last.Span)
@@ -72,6 +78,10 @@ func (s *scanner) goesOn(t Token) bool {
 // word, less than several.
 const pathWeight = 6
 
+// mostRemarks is how many comments behind # count: many are not more than one that is long,
+// and what runs a file may take them out.
+const mostRemarks = 2
+
 // clue weighs the last token, seen with the two before it.
 func (s *scanner) clue() (dialect.Set, int) {
 	last := len(s.tokens) - 1
@@ -92,6 +102,8 @@ func (s *scanner) clue() (dialect.Set, int) {
 		case before.Kind == Dot:
 		case before.Kind == VariableName && isVariableType(t.Word()):
 			return dialect.In(dialect.SQLServer), 4 // a parameter, or DECLARE
+		case before.Word() == word.Collate && s.names.String(t.Sym) == "nocase":
+			return dialect.In(dialect.SQLite), 4
 		case t.Word() == word.Delimiter && s.startsLine(int(t.Span.Start)):
 			return dialect.In(dialect.MySQL, dialect.MariaDB), 6
 		default:

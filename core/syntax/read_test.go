@@ -53,6 +53,8 @@ func TestGuess(t *testing.T) {
 		{"sql/mysql/hives.sql", "SELECT name FROM hives", "mysql", "mysql in its path"},
 		{"hives.pgsql.sql", "SELECT name FROM hives", "postgres", "pgsql in its path"},
 		{"sqlite/a.sql", "CREATE TABLE `hives` (`hive_id` int, `name` text)", "sqlite", "sqlite in its path"},
+		{"schema.sqlite.sql", "# a\n# b\n# c\n# d\nSELECT name FROM hives", "sqlite", "sqlite in its path"},
+		{"", "CREATE TABLE hives (name text COLLATE NOCASE)", "sqlite", "NOCASE"},
 		{"sql/hives.cockroach.sql", "SELECT name FROM hives", "ansi", "cockroach in its path"},
 		{"h2/a.sql", "SELECT x::int FROM @a; SELECT y::int, z::text FROM hives WHERE name ILIKE 'x' AND name ILIKE 'y'", "postgres", "::"},
 		{"mysql/a.sql", "SELECT x::int FROM @a; SELECT y::int, z::text FROM hives WHERE name ILIKE 'x'", "postgres", "::"},

@@ -422,7 +422,8 @@ func (s *scanner) mark(c byte) TokenKind {
 			s.tokens = append(s.tokens, wordToken(Sym(word.Null), start, s.pos))
 			return WordToken
 		}
-		if s.startsLine(start) {
+		endsLine := s.rules.delimiters && s.rules.executed && s.lineEnd(start) == s.pos // where MySQL's client drops it
+		if s.startsLine(start) || endsLine {
 			s.pos = s.lineEnd(start)
 			s.comments = append(s.comments, text.Span{Start: text.Pos(start), End: text.Pos(s.pos)})
 			return EOF

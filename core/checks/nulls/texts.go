@@ -75,7 +75,8 @@ func runQuotedCompared(p *check.Pass, b *syntax.Binary) {
 		f.Context = where.Span()
 		f.Mends[0].Edits[0].Text = p.Text(value) + " " + p.Word(where.Span().Start, test)
 	}
-	if p.Nullable(value) == facts.No {
+	nullable := p.Nullable(value)
+	if nullable == facts.No || nullable == facts.Unknown && (p.Text(b.X) == "'null'" || p.Text(b.Y) == "'null'") {
 		f.Certainty = check.Possible // it may be somebody's name
 		f.Mends = []check.Mend{{Title: "look for the value that is meant", Effect: check.ByHand}}
 	}

@@ -100,7 +100,7 @@ func runInsertRequired(p *check.Pass, n *syntax.Insert) {
 		missing := missingColumns(p, t, n)
 		if len(missing) > 0 {
 			list := n.Columns[0].Span.Join(n.Columns[len(n.Columns)-1].Span)
-			f := check.Finding{Span: list, Context: n.Span(), Certainty: required(t),
+			f := check.Finding{Span: list, Context: n.Span(), Certainty: unfilled(p, t),
 				Message: fmt.Sprintf("%s of %s must have a value, and %s none", check.List(missing, "and"), t.Name, gets(len(missing))),
 				Why:     "The table declares NOT NULL, and no default.",
 				Mends:   []check.Mend{{Title: "give a value for " + check.List(missing, "and"), Effect: check.ByHand}},
@@ -146,6 +146,14 @@ func required(t *schema.Table) check.Certainty {
 		return check.Possible // it may be of an earlier or later time
 	}
 	return check.Likely
+}
+
+// unfilled is required where a trigger could still give the value.
+func unfilled(p *check.Pass, t *schema.Table) check.Certainty {
+	if p.IsFilled(t) {
+		return check.Possible
+	}
+	return required(t)
 }
 
 func queryValues(n *syntax.Insert) (*syntax.Values, bool) {
@@ -203,7 +211,7 @@ func isOf(t *schema.Table, c *schema.Column) bool {
 }
 
 func tellNull(p *check.Pass, x syntax.Expr, t *schema.Table, column string) {
-	f := check.Finding{Span: x.Span(), Certainty: required(t),
+	f := check.Finding{Span: x.Span(), Certainty: unfilled(p, t),
 		Message: fmt.Sprintf("%s of %s takes no NULL", column, t.Name),
 		Why:     "The table declares it NOT NULL.",
 		Mends:   []check.Mend{{Title: "give it a value", Effect: check.ByHand}},

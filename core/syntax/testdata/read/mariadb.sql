@@ -43,3 +43,5 @@ CREATE PROCEDURE weigh(IN hive INT) BEGIN SELECT 1; END;
 --- a line of the client's
 SELECT 3 --2;
 SELECT name FROM hives WHERE hive_id = #{id} AND season = ${season};
+SELECT hive_id, \
+  name FROM hives;
