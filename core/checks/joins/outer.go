@@ -34,37 +34,65 @@ var outerUndone = &check.Check{
 		Bad:      "SELECT h.name, a.name FROM apiaries a RIGHT JOIN hives h ON a.apiary_id = h.apiary_id WHERE h.frame_count > 8 AND a.altitude_m BETWEEN 300 AND 600",
 		Good:     "SELECT h.name, a.name FROM apiaries a RIGHT JOIN hives h ON a.apiary_id = h.apiary_id AND a.altitude_m BETWEEN 300 AND 600 WHERE h.frame_count > 8",
 	}},
-	On: check.Nodes(runOuterUndone).With(facts.Optional),
+	On: check.Kinds(runOuterUndone, syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete).With(facts.Optional),
 }
 
-func runOuterUndone(p *check.Pass, sel *syntax.Select) {
-	scope := p.Scope(sel)
-	if sel.Where == nil || sel.From == nil || scope.Natural || scope.Marked || len(scope.Sources) > 64 {
+func runOuterUndone(p *check.Pass, n syntax.Node) {
+	scope := p.Scope(n)
+	tables, where := joined(n)
+	if where == nil || len(tables) == 0 || scope.Natural || scope.Marked || len(scope.Sources) > 64 {
 		return
 	}
-	if q := p.OwnQuery(sel); q != nil {
-		if _, exists := p.Parent(q).(*syntax.Exists); exists {
+	if sel, ok := n.(*syntax.Select); ok && p.OwnQuery(sel) != nil {
+		if _, exists := p.Parent(p.OwnQuery(sel)).(*syntax.Exists); exists {
 			return // which asks for rows with a partner
 		}
 	}
-	if named, _ := p.NamedIn(scope, sel.Where.Cond); !slices.ContainsFunc(scope.Sources, func(s *bind.Source) bool { return s.Optional && named.Has(s) }) {
+	if named, _ := p.NamedIn(scope, where.Cond); !slices.ContainsFunc(scope.Sources, func(s *bind.Source) bool { return s.Optional && named.Has(s) }) {
 		return
 	}
 	var room [8]syntax.Expr
-	chain := syntax.AppendConjuncts(room[:0], sel.Where.Cond)
+	chain := syntax.AppendConjuncts(room[:0], where.Cond)
 	if len(chain) > facts.LongChain {
 		return
 	}
-	for _, t := range sel.From.Tables {
-		eachJoin(t, func(n *syntax.Join) {
-			switch n.Type {
+	for _, t := range tables {
+		eachJoin(t, func(j *syntax.Join) {
+			switch j.Type {
 			case syntax.LeftJoin:
-				undoneSide(p, sel, chain, n, n.Right)
+				undoneSide(p, n, where, chain, j, j.Right)
 			case syntax.RightJoin:
-				undoneSide(p, sel, chain, n, n.Left)
+				undoneSide(p, n, where, chain, j, j.Left)
 			}
 		})
 	}
+}
+
+// joined gives the tables that a SELECT, an UPDATE or a DELETE joins, and its WHERE.
+func joined(n syntax.Node) (tables []syntax.TableExpr, where *syntax.Where) {
+	from := func(f *syntax.From) []syntax.TableExpr {
+		if f == nil {
+			return nil
+		}
+		return f.Tables
+	}
+	switch n := n.(type) {
+	case *syntax.Select:
+		return from(n.From), n.Where
+	case *syntax.Update:
+		if n.From != nil {
+			return n.From.Tables, n.Where
+		}
+		return []syntax.TableExpr{n.Table}, n.Where
+	case *syntax.Delete:
+		if n.Using != nil {
+			return n.Using.Tables, n.Where
+		}
+		if len(n.Targets) > 0 { // without them no database takes a join
+			return from(n.From), n.Where
+		}
+	}
+	return nil, nil
 }
 
 // eachJoin calls f for the joins that a table of FROM is made of, but for those in derived tables; the last
@@ -85,7 +113,7 @@ func eachJoin(t syntax.TableExpr, f func(*syntax.Join)) {
 	}
 }
 
-func undoneSide(p *check.Pass, sel *syntax.Select, chain []syntax.Expr, j *syntax.Join, side syntax.TableExpr) {
+func undoneSide(p *check.Pass, n syntax.Node, where *syntax.Where, chain []syntax.Expr, j *syntax.Join, side syntax.TableExpr) {
 	sources := p.SourcesOf(side)
 	var rejecting []int
 	movable := len(j.Using) == 0 && j.On != nil
@@ -98,7 +126,7 @@ func undoneSide(p *check.Pass, sel *syntax.Select, chain []syntax.Expr, j *synta
 			tested = true
 			continue
 		}
-		named, ok := p.NamedIn(p.Scope(sel), c)
+		named, ok := p.NamedIn(p.Scope(n), c)
 		movable = movable && ok && onlyOf(named, p.SourcesOf(j))
 		rejecting = append(rejecting, i)
 	}
@@ -112,7 +140,7 @@ func undoneSide(p *check.Pass, sel *syntax.Select, chain []syntax.Expr, j *synta
 			name = p.SourceName(s)
 		}
 	}
-	f := check.Finding{Span: first.Span(), Context: sel.Where.Span(), Certainty: check.Likely,
+	f := check.Finding{Span: first.Span(), Context: where.Span(), Certainty: check.Likely,
 		Message: fmt.Sprintf("rows without %s are lost here: WHERE undoes the %s", name, joinWords(p, j)),
 		Why:     fmt.Sprintf("Where there is no partner, the columns of %s are NULL, and no NULL passes this condition.", name),
 		Related: []check.Related{{Span: j.OpSpan, Message: "the outer join"}},
@@ -121,7 +149,16 @@ func undoneSide(p *check.Pass, sel *syntax.Select, chain []syntax.Expr, j *synta
 		f.Related = append(f.Related, check.Related{Span: chain[i].Span(), Message: "this condition, too"})
 	}
 	// Of a source that nothing shows, rows without a partner are not what is wanted.
-	if movable && flat(chain, sel.Where) && !slices.ContainsFunc(sources, func(s *bind.Source) bool { return p.JoinsReject(sel, s) }) && (shown(p, sel).HasAny(sources) || p.Aggregates(sel)) {
+	sel, isSelect := n.(*syntax.Select)
+	if !isSelect {
+		f.Verdicts = check.Everywhere(check.Unclear)
+		done := "changed"
+		if n.Kind() == syntax.KindDelete {
+			done = "deleted"
+		}
+		f.Message = fmt.Sprintf("rows without %s are not %s: WHERE undoes the %s", name, done, joinWords(p, j))
+	}
+	if isSelect && movable && flat(chain, where) && !slices.ContainsFunc(sources, func(s *bind.Source) bool { return p.JoinsReject(sel, s) }) && (shown(p, sel).HasAny(sources) || p.Aggregates(sel)) {
 		moved := make([]string, 0, len(rejecting))
 		for _, i := range rejecting {
 			moved = append(moved, operand(p, chain[i]))
