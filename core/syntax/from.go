@@ -103,6 +103,9 @@ func (p *Parser) nestedJoin() bool {
 		case word.Cross, word.Natural, word.Where, word.Group, word.Order, word.Union, word.Set:
 			return conditions > joins-1
 		case word.On, word.Using:
+			if next := p.peek(n + 1).Word(); next == word.Duplicate || next == word.Conflict { // of the INSERT
+				return conditions > joins-1
+			}
 			if conditions++; conditions >= joins {
 				return true
 			}

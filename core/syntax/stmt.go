@@ -58,6 +58,19 @@ func (p *Parser) anyStatement() Stmt {
 		if p.bodies == 0 && p.dialect.Has(dialect.ExecutedComments) {
 			return p.noStatement()
 		}
+		if n := p.openedQuery(); n > 0 {
+			return p.inner(start, n)
+		}
+	case word.Cache:
+		if p.dialect == dialect.Spark {
+			if s := p.wrapped(start); s != nil {
+				return s
+			}
+		}
+	case word.Copy:
+		if p.peek(1).Kind == LeftParen && p.startsQuery(2) && p.dialect.Has(dialect.DollarQuotes) {
+			return p.copyQuery(start)
+		}
 	case word.Do:
 		if p.dialect.Has(dialect.DollarQuotes) && (p.peek(1).Kind == TextToken || p.peek(1).Word() == word.Language) {
 			return p.doStmt()
@@ -242,6 +255,34 @@ func (p *Parser) cursorQuery() int {
 		}
 	}
 	return 0
+}
+
+// openedQuery gives how many tokens further on the query of OPEN c FOR stands, 0 where none does.
+func (p *Parser) openedQuery() int {
+	const most = 12 // tokens of the cursor's name and options
+	for n := 1; p.at(word.Open) && n < most; n++ {
+		switch t := p.peek(n); {
+		case t.Kind == Semicolon || t.Kind == EOF:
+			return 0
+		case t.Word() == word.For && p.startsQuery(n+1):
+			return n + 1
+		}
+	}
+	return 0
+}
+
+// copyQuery reads PostgreSQL's COPY (query) TO ….
+func (p *Parser) copyQuery(start text.Pos) Stmt {
+	p.next()
+	p.next()
+	mark := p.lists.stmts.Mark()
+	p.lists.stmts.Push(p.selectStmt())
+	p.expectKind(RightParen, ")")
+	p.skipToEnd()
+	c := p.slabs.controls.Next()
+	*c = Control{Stmts: p.lists.stmts.Take(mark)}
+	c.node = p.node(start)
+	return c
 }
 
 // inner reads the statement that begins with the n-th token from here as part

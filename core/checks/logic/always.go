@@ -43,14 +43,14 @@ func runAlwaysFalse(p *check.Pass, c *facts.Clause) {
 		return
 	}
 	if f, found := contradiction(p, c.Conjuncts, c.Name); found {
-		if !copiesStructure(p, c) {
+		if !copiesStructure(p, c, f.Span) {
 			p.Report(f)
 		}
 		return
 	}
 	for i := range c.Chains {
 		if chain := &c.Chains[i]; chain != c.Conjuncts && chain.Op == syntax.OpAnd && len(chain.Operands) <= facts.LongChain {
-			if f, found := contradiction(p, chain, part); found && !copiesStructure(p, c) {
+			if f, found := contradiction(p, chain, part); found && !copiesStructure(p, c, f.Span) {
 				p.Report(f)
 			}
 		}
