@@ -114,6 +114,7 @@ func (b *Binder) More(stmt *syntax.Statement) *Info {
 	in.uses = append(in.uses[:0], Use{})
 	in.parents = grown(in.parents, stmt.Nodes+1)
 	in.climbs, in.forms, in.enclosing = nil, in.forms[:0], enclosing{}
+	in.comments = stmt.Comments
 	b.pending, b.spine = b.pending[:0], b.spine[:0]
 	clear(b.byName)
 	b.routines, b.lateral = 0, nil

@@ -79,6 +79,7 @@ type Info struct {
 	parents   []syntax.Node
 	forms     []uint64 // by node number, as far as asked for
 	seed      maphash.Seed
+	comments  []text.Span // of the statement, which expressions that are the same need not share
 	enclosing enclosing
 	climbs    map[climb]map[int32]reached
 }

@@ -2,9 +2,11 @@ package bind
 
 import (
 	"hash/maphash"
+	"sort"
 	"strings"
 
 	"justlens/core/syntax"
+	"justlens/core/text"
 )
 
 // Same reports whether two expressions are written alike, names taken for
@@ -31,11 +33,10 @@ func (in *Info) same(a, b syntax.Node) bool {
 			return false
 		}
 		if len(left) == 0 {
-			x, y := in.Text(a), in.Text(b)
 			if lit, ok := a.(*syntax.Literal); ok && lit.Lit == syntax.TextLiteral {
-				return x == y
+				return in.Text(a) == in.Text(b)
 			}
-			return squeezed(x) == squeezed(y)
+			return in.frame(a) == in.frame(b)
 		}
 		for i := len(left) - 1; i > 0; i-- {
 			if !in.same(left[i], right[i]) {
@@ -76,7 +77,7 @@ func (in *Info) form(n syntax.Node) uint64 {
 		if name, ok := at.(*syntax.Name); ok {
 			h = maphash.Comparable(in.seed, named{name.Last().Sym, in.Use(name).Source}) | 1
 		} else if len(below) == 0 {
-			h = maphash.String(in.seed, squeezed(in.Text(at))) | 1
+			h = maphash.String(in.seed, in.frame(at)) | 1
 		}
 		if h != 0 {
 			in.forms[at.ID()] = h
@@ -121,19 +122,32 @@ func (in *Info) sameName(a, b *syntax.Name) bool {
 }
 
 // frame gives what a node's own tokens say: its text without its children,
-// parentheses and blanks.
+// comments, parentheses and blanks.
 func (in *Info) frame(n syntax.Node) string {
 	var b strings.Builder
 	at := n.Span().Start
 	syntax.Children(n, func(c syntax.Node) {
 		s := c.Span()
 		if s.Start > at {
-			b.Write(in.Src[at:s.Start])
+			in.write(&b, at, s.Start)
 		}
 		at = max(at, s.End)
 	})
-	b.Write(in.Src[at:n.Span().End])
+	in.write(&b, at, n.Span().End)
 	return squeezed(b.String())
+}
+
+// write writes the text between two places without its comments.
+func (in *Info) write(b *strings.Builder, from, to text.Pos) {
+	first := sort.Search(len(in.comments), func(i int) bool { return in.comments[i].End > from })
+	for _, c := range in.comments[first:] {
+		if c.Start >= to {
+			break
+		}
+		b.Write(in.Src[from:max(c.Start, from)])
+		from = min(c.End, to)
+	}
+	b.Write(in.Src[from:to])
 }
 
 func squeezed(s string) string {

@@ -213,6 +213,14 @@ func (p *Pass) HasComment(s text.Span) bool {
 	return false
 }
 
+// Keeping gives a mend that loses no comment: one that would is left to a person.
+func (p *Pass) Keeping(m Mend) Mend {
+	if slices.ContainsFunc(m.Edits, func(e text.Edit) bool { return p.HasComment(e.Span) }) {
+		m.Effect, m.Edits = ByHand, nil
+	}
+	return m
+}
+
 // Guarded puts a condition that takes the place of NOT … in parentheses where an
 // operator around it would tear it apart.
 func (p *Pass) Guarded(n syntax.Node, condition string) string {

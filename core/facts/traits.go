@@ -148,7 +148,7 @@ func (c *Clause) traits() (t Traits) {
 	}
 	t |= when(c.Conjuncts.Related, Related|Decidable) | when(len(c.Conjuncts.Operands) > 1, Chained) | when(c.Conjuncts.Repeated, Repeated)
 	for i := range c.Conjuncts.Operands {
-		switch x := c.Conjuncts.Operands[i].X.(type) {
+		switch x := syntax.Unparen(c.Conjuncts.Operands[i].X).(type) {
 		case *syntax.Binary:
 			t |= when(x.Op == syntax.OpNotEqual, Negated)
 		case *syntax.In:

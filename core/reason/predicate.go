@@ -88,10 +88,8 @@ func Subject(x syntax.Expr) *syntax.Name {
 			}
 			x = n.X
 		case *syntax.Binary:
-			if _, literal := n.X.(*syntax.Literal); literal {
+			if x = n.X; syntax.IsConstant(x) {
 				x = n.Y
-			} else {
-				x = n.X
 			}
 		case *syntax.Name:
 			return n

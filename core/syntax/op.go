@@ -44,6 +44,28 @@ func (o Op) IsComparison() bool {
 	return o == OpEqual || o == OpNotEqual || OpLess <= o && o <= OpGreaterEqual
 }
 
+// Turned gives the sides of a comparison so that a constant which stands first is the second,
+// and the operator that says the same.
+func (b *Binary) Turned() (x Expr, op Op, y Expr) {
+	if b.Op.IsComparison() && IsConstant(b.X) {
+		return b.Y, b.Op.Flip(), b.X
+	}
+	return b.X, b.Op, b.Y
+}
+
+// IsConstant reports whether an expression is a literal, with a type or a sign before it or
+// without.
+func IsConstant(x Expr) bool {
+	switch x := Unparen(x).(type) {
+	case *Literal, *TypedLiteral:
+		return true
+	case *Unary:
+		_, ok := Unparen(x.X).(*Literal)
+		return ok && (x.Op == OpNegate || x.Op == OpPositive)
+	}
+	return false
+}
+
 // Flip gives the operator that says the same with the sides exchanged.
 func (o Op) Flip() Op {
 	switch o {

@@ -530,7 +530,7 @@ func (p *Parser) block() []Stmt {
 
 // blockName reads the name that may be repeated behind END.
 func (p *Parser) blockName() {
-	if p.tok.Kind == QuotedName || p.tok.Kind == WordToken && !p.startsLine() && stops[p.word]&notName == 0 &&
+	if p.tok.Kind == QuotedName || p.tok.Kind == WordToken && (!p.startsLine() || p.peek(1).Kind == Semicolon && p.isPL()) && stops[p.word]&notName == 0 &&
 		!p.atAny(word.Go, word.While, word.Else, word.Begin) {
 		p.next()
 	}

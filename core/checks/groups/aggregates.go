@@ -105,12 +105,13 @@ var havingZero = &check.Check{
 			if !ok {
 				return
 			}
-			c, ok := syntax.Unparen(b.X).(*syntax.Call)
+			counted, op, value := b.Turned()
+			c, ok := syntax.Unparen(counted).(*syntax.Call)
 			if !ok || p.FunctionName(c) != "count" || !c.Star || c.Over != nil || c.Filter != nil {
 				return
 			}
-			number := p.Text(b.Y)
-			if !(number == "0" && (b.Op == syntax.OpEqual || b.Op == syntax.OpLessEqual) || number == "1" && b.Op == syntax.OpLess) {
+			number := p.Text(value)
+			if !(number == "0" && (op == syntax.OpEqual || op == syntax.OpLessEqual) || number == "1" && op == syntax.OpLess) {
 				return
 			}
 			p.Report(check.Finding{

@@ -30,7 +30,7 @@ var notScope = &check.Check{
 		Near: []string{"SELECT name FROM hives WHERE keeper_id = 2 OR NOT name LIKE 'A%'", "SELECT name FROM hives WHERE keeper_id = 2 AND NOT name = 'A' AND apiary_id = 1"},
 	}},
 	On: check.Nodes(func(p *check.Pass, not *syntax.Unary) {
-		if not.Op != syntax.OpNot || p.HasComment(not.Span()) {
+		if not.Op != syntax.OpNot {
 			return
 		}
 		beside, ok := p.Parent(not).(*syntax.Binary)
@@ -45,8 +45,8 @@ var notScope = &check.Check{
 			Span: not.Span(), Context: beside.Span(), Certainty: check.Certain,
 			Message: fmt.Sprintf("NOT applies to %s only", p.Brief(not.X)),
 			Why:     "What stands behind the next AND or OR is not negated.",
-			Mends: []check.Mend{{Title: "negate the operator", Effect: check.SameRows,
-				Edits: []text.Edit{check.Replace(not.Span(), written)}}},
+			Mends: []check.Mend{p.Keeping(check.Mend{Title: "negate the operator", Effect: check.SameRows,
+				Edits: []text.Edit{check.Replace(not.Span(), written)}})},
 		})
 	}),
 }

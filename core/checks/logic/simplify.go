@@ -160,7 +160,7 @@ func runOrChain(p *check.Pass, c *facts.Clause) {
 func valuesByOr(p *check.Pass, operands []facts.Condition) {
 	first, last := operands[0].X, operands[len(operands)-1].X
 	column, _ := sameColumn(p, first)
-	if column == nil || p.HasComment(first.Span().Join(last.Span())) {
+	if column == nil || p.HasComment(first.Span().Join(last.Span())) { // which may be why they stand apart
 		return
 	}
 	var list []string
@@ -200,7 +200,7 @@ var doubleNegative = &check.Check{
 		Good: "SELECT name FROM hives WHERE moved_on IS NULL",
 	}},
 	On: check.Nodes(func(p *check.Pass, not *syntax.Unary) {
-		if not.Op != syntax.OpNot || p.HasComment(not.Span()) {
+		if not.Op != syntax.OpNot {
 			return
 		}
 		written := ""
@@ -229,8 +229,8 @@ var doubleNegative = &check.Check{
 			Span: not.Span(), Certainty: check.Certain,
 			Message: fmt.Sprintf("%s is a double negation", p.Brief(not)),
 			Why:     "The two negations cancel each other, for NULL as well.",
-			Mends: []check.Mend{{Title: "say it without either", Effect: check.SameRows,
-				Edits: []text.Edit{check.Replace(not.Span(), p.Guarded(not, written))}}},
+			Mends: []check.Mend{p.Keeping(check.Mend{Title: "say it without either", Effect: check.SameRows,
+				Edits: []text.Edit{check.Replace(not.Span(), p.Guarded(not, written))}})},
 		})
 	}),
 }

@@ -71,10 +71,10 @@ const longChain = 64
 // refused gives the column of which a condition refuses some constants.
 func refused(c syntax.Expr) *syntax.Name {
 	var x syntax.Expr
-	switch c := c.(type) {
+	switch c := syntax.Unparen(c).(type) {
 	case *syntax.Binary:
-		if c.Op == syntax.OpNotEqual && isValue(c.Y) {
-			x = c.X
+		if column, op, value := c.Turned(); op == syntax.OpNotEqual && isValue(value) {
+			x = column
 		}
 	case *syntax.In:
 		if c.Not && len(c.List) > 0 && c.Query == nil {

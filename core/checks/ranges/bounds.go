@@ -152,16 +152,21 @@ func runSharedBound(p *check.Pass, c *syntax.Case) {
 func touchesNot(p *check.Pass, before, next syntax.Expr) bool {
 	a, ok := syntax.Unparen(before).(*syntax.Binary)
 	b, also := syntax.Unparen(next).(*syntax.Binary)
-	if !ok || !also || !p.Same(a.X, b.X) || !(a.Op == syntax.OpLess && b.Op == syntax.OpGreater || a.Op == syntax.OpGreater && b.Op == syntax.OpLess) {
+	if !ok || !also {
 		return false
 	}
-	x, known := number(p, a.Y)
-	y, as := number(p, b.Y)
+	left, first, end := a.Turned()
+	right, second, begin := b.Turned()
+	if !p.Same(left, right) || !(first == syntax.OpLess && second == syntax.OpGreater || first == syntax.OpGreater && second == syntax.OpLess) {
+		return false
+	}
+	x, known := number(p, end)
+	y, as := number(p, begin)
 	if !known || !as || x != y {
 		return false
 	}
 	p.Report(check.Finding{Span: b.Span(), Context: p.Parent(p.Parent(b)).Span(), Certainty: check.Likely,
-		Message: fmt.Sprintf("%s itself belongs to neither branch", p.Brief(b.Y)),
+		Message: fmt.Sprintf("%s itself belongs to neither branch", p.Brief(begin)),
 		Why:     "One branch takes what is less, the other what is greater.",
 		Related: []check.Related{{Span: a.Span(), Message: "the other branch"}},
 		Mends:   []check.Mend{{Title: "take it into this branch", Effect: check.NewRows, Edits: []text.Edit{check.Insert(b.OpSpan.End, "=")}}},

@@ -241,12 +241,13 @@ func spanOf(p *check.Pass, cond syntax.Expr) (numbers, bool) {
 		high, also := valueOf(p, n.High)
 		return numbers{strings.ToLower(p.Text(n.X)), low, high, true, true}, ok && also && !n.Not
 	case *syntax.Binary:
-		v, ok := valueOf(p, n.Y)
+		column, op, value := n.Turned()
+		v, ok := valueOf(p, value)
 		if !ok {
 			return numbers{}, false
 		}
-		r := numbers{column: strings.ToLower(p.Text(n.X)), low: -far, high: far}
-		switch n.Op {
+		r := numbers{column: strings.ToLower(p.Text(column)), low: -far, high: far}
+		switch op {
 		case syntax.OpLess:
 			r.high = v
 		case syntax.OpLessEqual:

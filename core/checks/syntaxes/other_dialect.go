@@ -88,12 +88,16 @@ func (f foreign) tell(p *check.Pass) {
 	if f.has == 0 {
 		why = "No database has it."
 	}
+	mends := slices.Clone(f.mends)
+	for i, m := range mends {
+		mends[i] = p.Keeping(m)
+	}
 	p.Report(check.Finding{
 		Span: f.span, Certainty: f.sure,
 		Verdicts: check.Everywhere(check.Refused).But(check.Fine, f.has|dialect.In(dialect.ANSI)),
 		Message:  fmt.Sprintf("%s has no %s", p.Dialect.Title(), f.name),
 		Why:      why,
-		Mends:    f.mends,
+		Mends:    mends,
 	})
 }
 
@@ -145,10 +149,8 @@ func foreignAs(p *check.Pass, n *syntax.TableRef) {
 		return
 	}
 	as := text.Span{Start: n.Name[len(n.Name)-1].Span.End, End: n.Alias.Span.Start}
-	if !p.HasComment(as) {
-		foreign{"AS before the alias of a table", dialect.Everywhere &^ dialect.In(dialect.Oracle), n.Alias.Span,
-			replace("drop AS", as, " "), check.Certain}.tell(p)
-	}
+	foreign{"AS before the alias of a table", dialect.Everywhere &^ dialect.In(dialect.Oracle), n.Alias.Span,
+		replace("drop AS", as, " "), check.Certain}.tell(p)
 }
 
 func foreignQuantified(p *check.Pass, n *syntax.Quantified) {
@@ -322,7 +324,8 @@ func foreignComma(p *check.Pass, l *syntax.Limit) {
 
 // isComma reports whether a comma is all that stands between two operands.
 func isComma(p *check.Pass, s text.Span) bool {
-	return strings.TrimSpace(string(p.Src[s.Start:s.End])) == ","
+	at := slices.IndexFunc(p.Stmt.Tokens, func(t syntax.Token) bool { return t.Span.Start >= s.Start })
+	return at >= 0 && p.Stmt.Tokens[at].Kind == syntax.Comma && p.Stmt.Tokens[at].Span.End <= s.End && p.Stmt.Tokens[at+1].Span.Start >= s.End
 }
 
 func foreignSelect(p *check.Pass, s *syntax.Select) {
