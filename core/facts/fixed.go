@@ -531,7 +531,7 @@ func (in *Facts) alike(from, to syntax.Expr) bool {
 			return target.Class != class.Unknown
 		}
 	}
-	a, b := in.ColumnOf(from), in.ColumnOf(to)
+	a, b := in.storedColumn(from), in.storedColumn(to)
 	if target.Class == class.Text && a == nil {
 		return false // of a collation that is not known
 	}

@@ -208,6 +208,42 @@ func (in *Facts) ColumnOf(x syntax.Expr) *schema.Column {
 	return &u.Source.SchemaTable().Columns[u.Column.Index]
 }
 
+// storedColumn is ColumnOf that sees through derived tables, common table expressions and views
+// of a single SELECT.
+func (in *Facts) storedColumn(x syntax.Expr) *schema.Column {
+	var s *bind.Source // where it is not an expression but a column that a star stands for
+	place := 0
+	for range maxDerivation {
+		if s == nil {
+			n, ok := syntax.Unparen(x).(*syntax.Name)
+			if !ok {
+				return nil
+			}
+			u := in.Use(n)
+			if u.Status == bind.OutputAlias {
+				x = u.Item.X
+				continue
+			}
+			if u.Status != bind.Resolved {
+				return nil
+			}
+			s, place = u.Source, u.Source.Place(u.Column)
+		}
+		if t := s.SchemaTable(); t != nil && 0 <= place && place < len(t.Columns) {
+			return &t.Columns[place]
+		}
+		if s.Query == nil || s.Query.Select() == nil {
+			return nil
+		}
+		outputs, ok := in.outputs(s.Query.Select())
+		if !ok || place < 0 || place >= len(outputs) {
+			return nil
+		}
+		x, s, place = outputs[place].X, outputs[place].Source, int(outputs[place].Place)
+	}
+	return nil
+}
+
 // OutputOf gives the type of a column of a branch of a set operation, numbered from 0, and the
 // expression that it is, nil where it is none of the branch's own.
 func (in *Facts) OutputOf(body syntax.Body, i int) (t schema.Type, x syntax.Expr) {

@@ -86,7 +86,7 @@ func EmptiesTable(n *syntax.Delete) bool {
 func (a applier) empty(name []syntax.Ident) {
 	if t := a.find(name); t != nil {
 		t = a.schema.own(t)
-		t.maker = a.schema
+		a.schema.make(t)
 		a.schema.put(t)
 	}
 }
@@ -308,7 +308,7 @@ func (a applier) createTable(n *syntax.CreateTable) {
 		}
 	}
 	if !n.IfNotExists {
-		t.maker = a.schema
+		a.schema.make(t)
 	}
 	a.schema.put(t)
 }

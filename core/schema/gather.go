@@ -53,7 +53,7 @@ func (g *Gatherer) Add(src []byte, d dialect.Dialect) {
 		if t.Temporary {
 			continue
 		}
-		t.Complete, t.Gathered, t.maker = false, true, nil
+		t.Complete, t.Gathered = false, true
 		known := g.schema.tables[strings.ToLower(t.Name)]
 		i := slices.IndexFunc(known, func(e *entry) bool { return strings.EqualFold(e.qualifier, t.Qualifier) })
 		switch {

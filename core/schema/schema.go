@@ -27,8 +27,9 @@ type Schema struct {
 	givenNumbers bool
 	whole        bool
 	changes      int
-	opened       bool     // all tables were opened once
-	fresh        []*Table // that were put since then
+	made         map[*Table]bool // tables that the text itself made or emptied
+	opened       bool            // all tables were opened once
+	fresh        []*Table        // that were put since then
 	// Problems tell of what could not be applied.
 	Problems []Problem
 	// strangers are tables, by last name in lower case, that were changed and are not there.
@@ -342,7 +343,14 @@ func (s *Schema) put(t *Table) {
 
 // Makes reports whether the text to which the schema belongs made or emptied the table, so that
 // it has no rows but those that the text gives it.
-func (s *Schema) Makes(t *Table) bool { return t.maker == s }
+func (s *Schema) Makes(t *Table) bool { return s.made[t] }
+
+func (s *Schema) make(t *Table) {
+	if s.made == nil {
+		s.made = map[*Table]bool{}
+	}
+	s.made[t] = true
+}
 
 // own gives a table that may be changed before it is put: the one found if it is the
 // schema's own, else a copy.
@@ -413,7 +421,6 @@ type Table struct {
 	// Rows is about how many rows a server says the table has, 0 where nobody does.
 	Rows int64
 
-	maker  *Schema        // that of the text which made it or emptied it, nil where neither is sure
 	places map[string]int // of the columns of a wide table, by name in lower case; nil if not made
 }
 

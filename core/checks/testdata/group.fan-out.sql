@@ -23,3 +23,5 @@ SELECT SUM(h.frame_count) AS frames FROM hives AS h JOIN inspections AS i ON i.h
 SELECT SUM(h.frame_count) AS frames FROM hives AS h CROSS JOIN keepers AS k;
 SELECT SUM(h.frame_count) AS frames FROM hives AS h JOIN inspections AS i ON i.inspected_at > h.moved_on;
 SELECT SUM(h.frame_count) AS frames FROM hives AS h JOIN unknown_one AS u ON u.hive_id = h.hive_id; -- want "name.unknown-table"
+SELECT SUM(h.frame_count) AS frames FROM (SELECT x.* FROM hives AS x) AS h JOIN apiaries AS a ON a.apiary_id = h.apiary_id JOIN (SELECT x.* FROM apiaries AS x) AS b ON b.name = a.name;
+WITH b AS (SELECT x.name AS called FROM apiaries AS x), c AS (SELECT b.* FROM b) SELECT SUM(h.frame_count) AS frames FROM hives AS h JOIN apiaries AS a ON a.apiary_id = h.apiary_id JOIN c ON c.called = a.name;
