@@ -84,10 +84,14 @@ func EmptiesTable(n *syntax.Delete) bool {
 
 // empty notes that a table has no rows but those that the text gives it from here on.
 func (a applier) empty(name []syntax.Ident) {
-	if t := a.find(name); t != nil {
-		t = a.schema.own(t)
-		a.schema.make(t)
-		a.schema.put(t)
+	t := a.find(name)
+	if t == nil || a.schema.Makes(t) {
+		return
+	}
+	own := a.schema.own(t)
+	a.schema.make(own)
+	if own != t {
+		a.schema.put(own)
 	}
 }
 

@@ -365,11 +365,14 @@ func (p *Parser) keyColumns(c *Constraint) {
 	}
 }
 
+// byBeginnings are the dialects whose keys may hold the first letters of a text only.
+var byBeginnings = dialect.In(dialect.ANSI, dialect.MySQL, dialect.MariaDB)
+
 // keyItem reads a column of a key or an index, or an expression. The length of the beginning
 // that MySQL indexes, as in name(10), is passed over.
 func (p *Parser) keyItem() *OrderItem {
 	if (p.tok.Kind != WordToken && p.tok.Kind != QuotedName) || p.peek(1).Kind != LeftParen || p.peek(2).Kind != NumberToken || p.peek(3).Kind != RightParen ||
-		!p.dialect.Has(dialect.DelimiterLines) {
+		!byBeginnings.Has(p.dialect) {
 		return p.orderItem()
 	}
 	start := p.start()

@@ -28,6 +28,7 @@ var addedColumn = &check.Check{
 			"ALTER TABLE hives ADD COLUMN wood varchar(20)",
 			"ALTER TABLE hives ADD COLUMN box_id integer NOT NULL GENERATED ALWAYS AS IDENTITY",
 			"ALTER TABLE hives ADD COLUMN box_id serial NOT NULL UNIQUE",
+			"ALTER TABLE hives ADD COLUMN mark uuid NOT NULL UNIQUE DEFAULT gen_random_uuid()",
 			"CREATE TABLE boxes (box_id integer); ALTER TABLE boxes ADD COLUMN wood varchar(20) NOT NULL",
 			"DELETE FROM sales; ALTER TABLE sales ADD COLUMN place varchar(20) NOT NULL",
 		},
@@ -59,10 +60,9 @@ func runAddedColumn(p *check.Pass, n *syntax.AlterTable) {
 
 // added is what is declared of a column that is added.
 type added struct {
-	unique, primary, required *syntax.Constraint
-	value                     syntax.Expr // its DEFAULT
-	filled                    bool        // it gets its values by itself
-	stored                    *syntax.Constraint
+	unique, primary, stored *syntax.Constraint
+	value                   syntax.Expr // its DEFAULT
+	filled                  bool        // it gets its values by itself
 }
 
 func addsColumn(p *check.Pass, n *syntax.AlterTable, c *syntax.ColumnDef) {
@@ -113,7 +113,7 @@ func addsColumn(p *check.Pass, n *syntax.AlterTable, c *syntax.ColumnDef) {
 		f.Mends = []check.Mend{{Title: "add it without the default, and UPDATE the rows", Effect: check.ByHand}}
 	case d.stored != nil:
 		return
-	case key != nil && (!none || fills && (c.NotNull || d.primary != nil)):
+	case key != nil && (!none && syntax.IsConstant(d.value) || none && fills && (c.NotNull || d.primary != nil)):
 		f.Message = fmt.Sprintf("all rows of %s get the same value for %s, which is to be unique", table, name)
 		f.Verdicts = check.Everywhere(check.Refused)
 		f.Why = "With two rows the statement is refused."
@@ -188,17 +188,8 @@ func declared(p *check.Pass, n *syntax.AlterTable, c *syntax.ColumnDef) (d added
 }
 
 // isConstant reports whether SQLite takes an expression for the default of a column that is
-// added: a literal with or without a sign, also in parentheses.
+// added; a bare name is a text to it.
 func isConstant(x syntax.Expr) bool {
-	x = syntax.Unparen(x)
-	if u, ok := x.(*syntax.Unary); ok {
-		x = syntax.Unparen(u.X)
-	}
-	switch x := x.(type) {
-	case *syntax.Literal:
-		return true
-	case *syntax.Name: // which SQLite takes for a text
-		return len(x.Parts) == 1
-	}
-	return false
+	name, ok := syntax.Unparen(x).(*syntax.Name)
+	return syntax.IsConstant(x) || ok && len(name.Parts) == 1
 }
