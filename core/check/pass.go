@@ -83,6 +83,15 @@ func (p *Pass) IsLone() bool {
 	return p.lone
 }
 
+// TableNamed gives the schema's table of a name, nil if it is not known.
+func (p *Pass) TableNamed(name []syntax.Ident) *schema.Table {
+	qualifier := ""
+	if len(name) > 1 {
+		qualifier = p.Names.String(name[len(name)-2].Sym)
+	}
+	return p.Schema.Table(qualifier, p.Names.String(name[len(name)-1].Sym))
+}
+
 // IsFilled reports whether the text makes a trigger that may change rows of the table before
 // they are written. It is asked of findings only, and once read for a text.
 func (p *Pass) IsFilled(t *schema.Table) bool {

@@ -447,6 +447,11 @@ func unnumbered(serial string) string {
 	return "integer"
 }
 
+// Declared gives a column as its definition in a text tells it, without its keys.
+func (s *Schema) Declared(n *syntax.ColumnDef, src []byte) Column {
+	return applier{src: src, schema: s}.column(n)
+}
+
 // column gives a column without its keys.
 func (a applier) column(n *syntax.ColumnDef) Column {
 	c := Column{Name: a.text(n.Name), Quoted: a.exact(n.Name), Type: a.typeOf(n.Type, a.schema.dialect), NotNull: n.NotNull}

@@ -181,16 +181,6 @@ func (p *Parser) alias(stop uint8) (as bool, id Ident) {
 	return false, Ident{}
 }
 
-// isClauseAlias reports whether a word that begins a clause elsewhere, as LIMIT does, is the alias
-// of an output: the dialect does not reserve it, and the list goes on behind it.
-func (p *Parser) isClauseAlias(stop uint8) bool {
-	if stop != notOutputAlias || stops[p.word]&startsClause == 0 || stops[p.word]&notName != 0 || p.dialect == dialect.ANSI || p.dialect.Reserves(p.word) {
-		return false
-	}
-	next := p.peek(1)
-	return next.Kind == Comma || next.Word() == word.From
-}
-
 // textSym gives the number of a name that stands in text quotes.
 func (p *Parser) textSym(s text.Span) Sym {
 	return p.scan.names.Intern(p.scan.src[s.Start+1 : max(s.End-1, s.Start+1)])

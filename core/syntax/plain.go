@@ -24,6 +24,16 @@ func (p *Parser) isPlainName() bool {
 	}
 }
 
+// isClauseAlias reports whether a word that begins a clause elsewhere, as LIMIT does, is the alias
+// of an output: the dialect does not reserve it, and the list goes on behind it.
+func (p *Parser) isClauseAlias(stop uint8) bool {
+	if stop != notOutputAlias || stops[p.word]&startsClause == 0 || stops[p.word]&notName != 0 || p.dialect == dialect.ANSI || p.dialect.Reserves(p.word) {
+		return false
+	}
+	next := p.peek(1)
+	return next.Kind == Comma || next.Word() == word.From
+}
+
 // isFree reports whether the dialect lets a word be a name that no other one does: PostgreSQL's
 // manual, "SQL Key Words"; SQLite's parse.y, "fallback".
 func (p *Parser) isFree(w word.Word) bool {

@@ -147,7 +147,7 @@ func unknownInIndex(p *check.Pass, n *syntax.CreateIndex) {
 	if len(n.Table) == 0 || !p.Tells(n) || p.Schema == nil {
 		return
 	}
-	t := tableOf(p, n.Table)
+	t := p.TableNamed(n.Table)
 	if t == nil || !t.Complete || t.IsView {
 		return
 	}
@@ -165,7 +165,7 @@ func unknownReferred(p *check.Pass, n *syntax.Constraint) {
 	if n.Type != syntax.ForeignKey || len(n.Table) == 0 || !p.Tells(n) || p.Schema == nil || p.Dialect == dialect.SQLite {
 		return
 	}
-	t := tableOf(p, n.Table)
+	t := p.TableNamed(n.Table)
 	if t == nil || !t.Complete || t.IsView || isMade(p, n) {
 		return
 	}
@@ -195,15 +195,6 @@ func reportNoColumn(p *check.Pass, t *schema.Table, id syntax.Ident, what string
 	}
 	offerNearest(p, &f, p.Names.String(id.Sym), columns)
 	p.Report(f)
-}
-
-// tableOf gives the schema's table of a name, nil if it is not known.
-func tableOf(p *check.Pass, name []syntax.Ident) *schema.Table {
-	qualifier := ""
-	if len(name) > 1 {
-		qualifier = p.Names.String(name[len(name)-2].Sym)
-	}
-	return p.Schema.Table(qualifier, p.Names.String(name[len(name)-1].Sym))
 }
 
 func runUnknownColumn(p *check.Pass, name *syntax.Name) {

@@ -60,7 +60,7 @@ func runUnknownTable(p *check.Pass, n syntax.Node) {
 // when rows come; on MySQL and MariaDB a dump may have the check switched off.
 func unknownParent(p *check.Pass, n *syntax.Constraint) {
 	if n.Type != syntax.ForeignKey || len(n.Table) == 0 || !p.Tells(n) || p.Schema == nil || !p.Schema.IsWhole() || isMade(p, n) ||
-		!dialect.In(dialect.Postgres, dialect.SQLServer, dialect.Oracle).Has(p.Dialect) || tableOf(p, n.Table) != nil {
+		!dialect.In(dialect.Postgres, dialect.SQLServer, dialect.Oracle).Has(p.Dialect) || p.TableNamed(n.Table) != nil {
 		return
 	}
 	if len(n.Table) > 1 && !p.Schema.HasQualifier(p.Names.String(n.Table[len(n.Table)-2].Sym)) {

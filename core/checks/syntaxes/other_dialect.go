@@ -210,8 +210,6 @@ func foreignIs(p *check.Pass, n *syntax.Is) {
 	f := foreign{"IS before a value", dialect.In(dialect.SQLite), n.Span(), replace("compare by "+op, span, " "+op+" "), check.Certain}
 	if _, literal := syntax.Unparen(n.Y).(*syntax.Literal); !literal {
 		f.mends = byHand("compare in a way that lets NULL equal NULL, as IS [NOT] DISTINCT FROM or <=>, or by " + op)
-	} else if p.HasComment(span) {
-		f.mends = byHand("compare by " + op)
 	}
 	f.tell(p)
 }

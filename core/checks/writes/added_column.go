@@ -7,6 +7,7 @@ import (
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/dialect/class"
+	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -58,72 +59,47 @@ func runAddedColumn(p *check.Pass, n *syntax.AlterTable) {
 	}
 }
 
-// added is what is declared of a column that is added.
-type added struct {
-	unique, primary, stored *syntax.Constraint
-	value                   syntax.Expr // its DEFAULT
-	filled                  bool        // it gets its values by itself
-}
-
 func addsColumn(p *check.Pass, n *syntax.AlterTable, c *syntax.ColumnDef) {
-	d := declared(p, n, c)
-	last := n.Name[len(n.Name)-1]
-	name, table := p.Ident(c.Name), p.Ident(last)
-	key := d.unique
-	if d.primary != nil {
-		key = d.primary
+	column := p.Schema.Declared(c, p.Src)
+	unique, primary, value := constraints(n, c)
+	name, table := p.Ident(c.Name), p.Ident(n.Name[len(n.Name)-1])
+	key := unique
+	if primary != nil {
+		key = primary
 	}
 	if p.Dialect == dialect.SQLite && key != nil { // also where there is no row
-		word := "UNIQUE"
-		if d.primary != nil {
-			word = "PRIMARY KEY"
-		}
-		f := check.Finding{Span: key.Span(), Context: c.Span(), Certainty: check.Certain, Verdicts: onlySQLite,
-			Message: fmt.Sprintf("SQLite cannot add a %s column", word),
-			Why:     "Only CREATE TABLE makes such a column.",
-			Mends:   []check.Mend{{Title: "make the table anew, and copy the rows", Effect: check.ByHand}},
-		}
-		if d.primary == nil && len(n.Actions) == 1 && (d.value != nil || !c.NotNull) {
-			f.Mends = []check.Mend{{Title: "make a unique index instead", Effect: check.ByHand, Edits: []text.Edit{
-				check.Replace(text.Span{Start: p.EndBefore(key.Span().Start), End: key.Span().End}, ""),
-				check.Insert(n.Span().End, fmt.Sprintf(";\n%s %s%s_%s %s %s (%s)", p.Word(n.Span().Start, "CREATE UNIQUE INDEX"), p.Src[n.Name[0].Span.Start:last.Span.Start],
-					p.Names.String(last.Sym), p.Names.String(c.Name.Sym), p.Word(n.Span().Start, "ON"), table, name)),
-			}}}
-		}
-		p.Report(f)
+		tellKey(p, n, c, key, value != nil || !c.NotNull)
 		return
 	}
-	if isMade(p, n.Name) {
+	if t := p.TableNamed(n.Name); t != nil && p.Schema.Makes(t) {
 		return
 	}
 	f := check.Finding{Span: c.Span(), Certainty: check.Likely}
 	fills := p.Dialect == dialect.MySQL || p.Dialect == dialect.MariaDB
-	switch none := d.value == nil || isNull(d.value); {
-	case d.filled:
-		return
-	case p.Dialect == dialect.SQLite && d.stored != nil:
+	switch none := value == nil || isNull(value); {
+	case p.Dialect == dialect.SQLite && column.Stored:
 		f.Verdicts = onlySQLite
 		f.Message = fmt.Sprintf("SQLite cannot add a STORED column to a table with rows, as %s may have", table)
 		f.Why = "It works the values out when a row is written, and not for rows that are there."
 		f.Mends = []check.Mend{{Title: "say VIRTUAL, or make the table anew", Effect: check.ByHand}}
-	case p.Dialect == dialect.SQLite && !none && !isConstant(d.value):
-		f.Span, f.Verdicts = d.value.Span(), onlySQLite
+	case fillsItself(p, &column):
+		return
+	case p.Dialect == dialect.SQLite && !none && !isConstant(value):
+		f.Span, f.Verdicts = value.Span(), onlySQLite
 		f.Message = fmt.Sprintf("SQLite cannot add a column whose default is worked out to a table with rows, as %s may have", table)
 		f.Why = "It takes a literal only, so CURRENT_TIMESTAMP and expressions are refused."
 		f.Mends = []check.Mend{{Title: "add it without the default, and UPDATE the rows", Effect: check.ByHand}}
-	case d.stored != nil:
-		return
-	case key != nil && (!none && syntax.IsConstant(d.value) || none && fills && (c.NotNull || d.primary != nil)):
+	case key != nil && (!none && syntax.IsConstant(value) || none && fills && (c.NotNull || primary != nil)):
 		f.Message = fmt.Sprintf("all rows of %s get the same value for %s, which is to be unique", table, name)
 		f.Verdicts = check.Everywhere(check.Refused)
 		f.Why = "With two rows the statement is refused."
 		f.Mends = []check.Mend{{Title: "add it without the key, fill it, and add the key then", Effect: check.ByHand}}
 	case none && fills && c.NotNull:
 		f.Certainty = check.Possible // it is often what is wanted
-		f.Message = fmt.Sprintf("the rows already in %s get %s for %s, without a word", table, madeUp(p, c), name)
+		f.Message = fmt.Sprintf("the rows already in %s get %s for %s, without a word", table, madeUp(column.Type.Class), name)
 		f.Why = "NOT NULL leaves no room for \"not known\", and the database makes up a value."
 		f.Mends = []check.Mend{{Title: "say by DEFAULT what they are to have", Effect: check.ByHand}}
-	case none && (c.NotNull || d.primary != nil) && !fills:
+	case none && (c.NotNull || primary != nil):
 		f.Message = fmt.Sprintf("the rows already in %s would have no value for %s, which is NOT NULL", table, name)
 		f.Why = "The statement is refused as soon as the table has a row."
 		f.Mends = []check.Mend{{Title: "give it a DEFAULT, or add it without NOT NULL, fill it, and say NOT NULL then", Effect: check.ByHand}}
@@ -134,57 +110,66 @@ func addsColumn(p *check.Pass, n *syntax.AlterTable, c *syntax.ColumnDef) {
 	p.Report(f)
 }
 
-// isMade reports whether the text makes the table itself, or empties it.
-func isMade(p *check.Pass, name []syntax.Ident) bool {
-	qualifier := ""
-	if len(name) > 1 {
-		qualifier = p.Names.String(name[len(name)-2].Sym)
+// tellKey tells of a column that SQLite does not add for its key; takesRows tells that it would
+// without the key.
+func tellKey(p *check.Pass, n *syntax.AlterTable, c *syntax.ColumnDef, key *syntax.Constraint, takesRows bool) {
+	word := "UNIQUE"
+	if key.Type == syntax.PrimaryKey {
+		word = "PRIMARY KEY"
 	}
-	t := p.Schema.Table(qualifier, p.Names.String(name[len(name)-1].Sym))
-	return t != nil && p.Schema.Makes(t)
+	f := check.Finding{Span: key.Span(), Context: c.Span(), Certainty: check.Certain, Verdicts: onlySQLite,
+		Message: fmt.Sprintf("SQLite cannot add a %s column", word),
+		Why:     "Only CREATE TABLE makes such a column.",
+		Mends:   []check.Mend{{Title: "make the table anew, and copy the rows", Effect: check.ByHand}},
+	}
+	if key.Type == syntax.UniqueKey && len(n.Actions) == 1 && takesRows {
+		last := n.Name[len(n.Name)-1]
+		f.Mends = []check.Mend{{Title: "make a unique index instead", Effect: check.ByHand, Edits: []text.Edit{
+			check.Replace(text.Span{Start: p.EndBefore(key.Span().Start), End: key.Span().End}, ""),
+			check.Insert(n.Span().End, fmt.Sprintf(";\n%s %s%s_%s %s %s (%s)", p.Word(n.Span().Start, "CREATE UNIQUE INDEX"), p.Src[n.Name[0].Span.Start:last.Span.Start],
+				p.Names.String(last.Sym), p.Names.String(c.Name.Sym), p.Word(n.Span().Start, "ON"), p.Ident(last), p.Ident(c.Name))),
+		}}}
+	}
+	p.Report(f)
 }
 
 // madeUp tells what MySQL puts in, "Data Type Default Values" in its manual.
-func madeUp(p *check.Pass, c *syntax.ColumnDef) string {
-	if c.Type != nil {
-		switch of := p.Schema.TypeOf(c.Type, p.Src, p.Dialect).Class; {
-		case of == class.Text:
-			return "''"
-		case of.IsNumber():
-			return "0"
-		}
+func madeUp(of class.Class) string {
+	switch {
+	case of == class.Text:
+		return "''"
+	case of.IsNumber():
+		return "0"
 	}
 	return "a value that is made up"
 }
 
-func declared(p *check.Pass, n *syntax.AlterTable, c *syntax.ColumnDef) (d added) {
+// constraints gives what is declared of a column that is added: its keys and its default, which
+// on SQL Server may stand beside it.
+func constraints(n *syntax.AlterTable, c *syntax.ColumnDef) (unique, primary *syntax.Constraint, value syntax.Expr) {
 	for _, con := range c.Constraints {
 		switch con.Type {
 		case syntax.UniqueKey:
-			d.unique = con
+			unique = con
 		case syntax.PrimaryKey:
-			d.primary = con
+			primary = con
 		case syntax.DefaultValue:
-			d.value = con.X
-		case syntax.IdentityValue:
-			d.filled = true
-		case syntax.GeneratedAs:
-			d.stored = con
-			d.filled = !con.Kept || p.Dialect != dialect.SQLite
+			value = con.X
 		}
 	}
 	for _, a := range n.Actions {
 		if a.Action == syntax.SetDefault && a.Name.Sym == c.Name.Sym {
-			d.value = a.X
+			value = a.X
 		}
 	}
-	if c.Type != nil && !d.filled {
-		t := p.Schema.TypeOf(c.Type, p.Src, p.Dialect)
-		word := strings.ToLower(t.Name)
-		d.filled = strings.Contains(word, "serial") || p.Dialect == dialect.SQLServer && (word == "rowversion" || word == "timestamp") ||
-			p.Schema.Type(t.Name) != nil // of which the database may know more
-	}
-	return d
+	return unique, primary, value
+}
+
+// fillsItself reports whether the database gives the column a value of its own in each row; of
+// a domain it may know a default.
+func fillsItself(p *check.Pass, c *schema.Column) bool {
+	versions := strings.EqualFold(c.Type.Name, "rowversion") || strings.EqualFold(c.Type.Name, "timestamp")
+	return c.Identity || c.Generated != "" || p.Dialect == dialect.SQLServer && versions || p.Schema.Type(c.Type.Name) != nil
 }
 
 // isConstant reports whether SQLite takes an expression for the default of a column that is
