@@ -44,6 +44,7 @@ func (f *reviewFlags) gather(ctx context.Context, p *Program, in []review.Input,
 	defer progress.end()
 	g := schema.NewGatherer()
 	var folders dialect.Folders
+	refused := make([]dialect.Set, len(around)) // by what stands in the files
 	for i := range around {
 		if err := ctx.Err(); err != nil {
 			return err
@@ -60,7 +61,7 @@ func (f *reviewFlags) gather(ctx context.Context, p *Program, in []review.Input,
 			if guess == nil { // else the configuration names it
 				w := g.Guess(path, src)
 				guess = &review.Guess{Dialect: w.Dialect, Clue: w.Clue, Unsure: !w.Sure}
-				around[i].Guess = guess
+				around[i].Guess, refused[i] = guess, w.Not
 				if w.Sure && w.Dialect != dialect.ANSI {
 					folders.Add(path, w.Dialect, w.OwnName)
 				}
@@ -76,7 +77,7 @@ func (f *reviewFlags) gather(ctx context.Context, p *Program, in []review.Input,
 	for i := range in {
 		in[i].Guess = around[i].Guess // a single file is the first of its neighbours
 		if guess := in[i].Guess; guess != nil && guess.Unsure && !guess.Named {
-			if d, files := folders.Of(in[i].Path); files > 0 {
+			if d, files := folders.Of(in[i].Path); files > 0 && !refused[i].Has(d) {
 				guess.Dialect, guess.Clue = d, fmt.Sprintf("%d files of its folder", files)
 			}
 		}

@@ -44,8 +44,12 @@ func (c *Clues) Best() (Dialect, string) {
 // WordClue gives the dialects a word speaks for, and how loudly.
 func WordClue(w word.Word) (Set, int) {
 	switch w {
-	case word.Ilike, word.Notnull, word.Returning:
+	case word.Ilike:
 		return In(Postgres), 2
+	case word.Notnull:
+		return In(Postgres, SQLite), 2
+	case word.Returning:
+		return In(Postgres, MariaDB, SQLite, Oracle), 2
 	case word.StraightJoin, word.AutoIncrement, word.Regexp, word.Distinctrow:
 		return In(MySQL, MariaDB), 3
 	case word.Unsigned:
@@ -60,6 +64,17 @@ func WordClue(w word.Word) (Set, int) {
 		return In(Oracle), 4
 	case word.Anti, word.Semi, word.Overwrite:
 		return In(Spark), 3
+	}
+	return 0, 0
+}
+
+// NameClue does the same for a name, in lower case, as that of a table of the catalog.
+func NameClue(name string) (Set, int) {
+	switch {
+	case strings.HasPrefix(name, "pg_"):
+		return In(Postgres), 2
+	case strings.HasPrefix(name, "sqlite_"), strings.HasPrefix(name, "pragma_"):
+		return In(SQLite), 4
 	}
 	return 0, 0
 }
@@ -92,6 +107,10 @@ func FunctionClue(name string) (Set, int) {
 	switch name {
 	case "ifnull", "date_format", "curdate":
 		return In(MySQL, MariaDB), 2
+	case "last_insert_id", "str_to_date":
+		return In(MySQL, MariaDB), 3
+	case "unix_timestamp", "from_unixtime", "find_in_set", "substring_index":
+		return In(MySQL, MariaDB, Spark), 2
 	case "group_concat":
 		return In(MySQL, MariaDB, SQLite), 2
 	case "strftime", "julianday", "unixepoch", "last_insert_rowid":

@@ -29,6 +29,8 @@ const (
 	PastedError
 	// ReservedError: a reserved word stands as a bare name.
 	ReservedError
+	// DoubleQuotesError: names stand in the double quotes of texts, this the first.
+	DoubleQuotesError
 	// DeepError: nested more deeply, or longer chained, than is read.
 	DeepError
 	// BranchError: a set operator stands behind ORDER BY or a row limit, which
@@ -40,7 +42,7 @@ const (
 )
 
 // Error is a place where the text cannot be read. Of the kinds from
-// MissingCommaError to ReservedError the parser knows what is meant, and the
+// MissingCommaError to DoubleQuotesError the parser knows what is meant, and the
 // tree holds it.
 type Error struct {
 	Kind     ErrorKind

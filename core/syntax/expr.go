@@ -105,6 +105,9 @@ func (p *Parser) infix(start text.Pos, left Expr, power uint8) Expr {
 		return nil
 	}
 	op, class := infix(p.tok.Kind, p.scan.rules.pipesOr)
+	if op == OpNullSafeEqual && p.dialect.Has(dialect.DollarQuotes) {
+		op, class = OpOther, dialect.Other // an extension's, as the distance of two vectors
+	}
 	if op == OpNone || p.power[class] <= power {
 		return nil
 	}
@@ -133,9 +136,13 @@ func (p *Parser) binary(start text.Pos, left Expr, op Op, power uint8, tokens in
 	for range tokens {
 		p.next()
 	}
-	opSpan := p.since(opStart)
+	return p.rightOf(start, left, op, power, p.since(opStart))
+}
+
+// rightOf reads the right operand of an operator that has been read.
+func (p *Parser) rightOf(start text.Pos, left Expr, op Op, power uint8, opSpan text.Span) Expr {
 	var right Expr
-	if op.IsComparison() && p.atAny(word.Any, word.All, word.Some) && p.peek(1).Kind == LeftParen {
+	if p.atAny(word.Any, word.All, word.Some) && p.peek(1).Kind == LeftParen && (op.IsComparison() || op >= OpConcat && p.anyQuantified()) {
 		right = p.quantified()
 	} else {
 		right = p.exprAbove(power)
@@ -143,6 +150,13 @@ func (p *Parser) binary(start text.Pos, left Expr, op Op, power uint8, tokens in
 	n := p.slabs.binarys.Next()
 	*n = Binary{node: p.node(start), Op: op, OpSpan: opSpan, X: left, Y: right}
 	return n
+}
+
+// anyQuantified reports whether each operator may stand before ANY (…) and ALL (…), if it
+// gives true or false, and not comparisons alone.
+// https://www.postgresql.org/docs/current/functions-comparisons.html
+func (p *Parser) anyQuantified() bool {
+	return p.dialect.Has(dialect.DollarQuotes) || p.dialect == dialect.ANSI
 }
 
 // wordInfix is infix for operators that are words.
@@ -165,10 +179,7 @@ func (p *Parser) wordInfix(start text.Pos, left Expr, power uint8) Expr {
 	case word.Operator:
 		if p.peek(1).Kind == LeftParen && p.power[dialect.Other] > power {
 			p.operatorName()
-			right := p.exprAbove(p.power[dialect.Other])
-			n := p.slabs.binarys.Next()
-			*n = Binary{node: p.node(start), Op: OpOther, X: left, Y: right}
-			return n
+			return p.rightOf(start, left, OpOther, p.power[dialect.Other], text.Span{})
 		}
 	case word.Collate:
 		if p.power[dialect.Collation] > power {

@@ -27,6 +27,8 @@ type Weighed struct {
 	Clue    string // what spoke for it, "" for nothing
 	// Sure tells that the files around it do not outweigh the clue.
 	Sure bool
+	// Not are the dialects whose databases refuse what stands in it, whatever is around it.
+	Not dialect.Set
 	// OwnName tells that nothing but the name of its file speaks for it, which says nothing
 	// of files beside it that do without such a name.
 	OwnName bool
@@ -42,7 +44,7 @@ func Weigh(path string, src []byte, names *Names) Weighed {
 	if part != "" {
 		clues.Add(set, pathWeight, part+" in its path")
 	}
-	remarks := 0
+	remarks, not := 0, dialect.Set(0)
 	for kind := s.scan(); kind != EOF; kind = s.scan() {
 		if len(s.tokens) > 3 {
 			s.tokens = s.tokens[:copy(s.tokens, s.tokens[len(s.tokens)-3:])]
@@ -57,6 +59,8 @@ func Weigh(path string, src []byte, names *Names) Weighed {
 			clues.Add(set, weight, s.describe(last.Span))
 		} else if clue == "" && s.goesOn(last) {
 			clue = s.describe(last.Span)
+		} else if last.Kind == QuotedName && s.src[last.Span.Start] == '"' && s.behindTableWord() {
+			not = doubleTexts
 		}
 	}
 	best, told := clues.Best()
@@ -64,7 +68,24 @@ func Weigh(path string, src []byte, names *Names) Weighed {
 		return Weighed{Dialect: dialect.MySQL, Clue: clue}
 	}
 	own := part != "" && clues.Weight(best) == pathWeight && strings.Contains(path[strings.LastIndexAny(path, `/\`)+1:], part)
-	return Weighed{Dialect: best, Clue: told, Sure: told != "", OwnName: own}
+	return Weighed{Dialect: best, Clue: told, Sure: told != "", Not: not, OwnName: own}
+}
+
+// doubleTexts are the dialects in which double quotes enclose texts.
+var doubleTexts = dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark)
+
+// behindTableWord reports whether the last token stands where a table or a part of its name
+// does.
+func (s *scanner) behindTableWord() bool {
+	if len(s.tokens) < 2 {
+		return false
+	}
+	before := s.tokens[len(s.tokens)-2]
+	switch before.Word() {
+	case word.From, word.Join, word.Into, word.Update, word.Table:
+		return true
+	}
+	return before.Kind == Dot
 }
 
 // goesOn reports whether a text ends with a backslash before its quote, and a word follows it
@@ -100,12 +121,20 @@ func (s *scanner) clue() (dialect.Set, int) {
 		}
 		switch {
 		case before.Kind == Dot:
+		case before.Word() == word.Or && (t.Word() == word.Replace || t.Word() == word.Ignore) && last > 1 && s.tokens[last-2].Word() == word.Insert:
+			return dialect.In(dialect.SQLite), 4
+		case before.Word() == word.Insert && t.Word() == word.Ignore, before.Word() == word.On && t.Word() == word.Duplicate:
+			return dialect.In(dialect.MySQL, dialect.MariaDB), 3
+		case before.Word() == word.On && t.Word() == word.Conflict:
+			return dialect.In(dialect.Postgres, dialect.SQLite), 3
 		case before.Kind == VariableName && isVariableType(t.Word()):
 			return dialect.In(dialect.SQLServer), 4 // a parameter, or DECLARE
 		case before.Word() == word.Collate && s.names.String(t.Sym) == "nocase":
 			return dialect.In(dialect.SQLite), 4
 		case t.Word() == word.Delimiter && s.startsLine(int(t.Span.Start)):
 			return dialect.In(dialect.MySQL, dialect.MariaDB), 6
+		case t.Word() == 0:
+			return dialect.NameClue(s.names.String(t.Sym))
 		default:
 			return dialect.WordClue(t.Word())
 		}
@@ -120,7 +149,11 @@ func (s *scanner) clue() (dialect.Set, int) {
 				return dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), 2
 			}
 		} else if before.Kind == WordToken {
-			return dialect.FunctionClue(s.names.String(before.Sym))
+			name := s.names.String(before.Sym)
+			if name == "isnull" && !s.severalArguments() {
+				return dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), 2
+			}
+			return dialect.FunctionClue(name)
 		}
 	case RightParen:
 		if last > 1 && before.Kind == Plus && s.tokens[last-2].Kind == LeftParen {
@@ -139,7 +172,7 @@ func (s *scanner) clue() (dialect.Set, int) {
 		return dialect.In(dialect.Postgres), 3
 	case Placeholder:
 		if c := s.src[t.Span.Start]; c == '$' && t.Span.Len() > 1 && classes[s.src[t.Span.Start+1]]&classMask == digitClass {
-			return dialect.In(dialect.Postgres), 2
+			return dialect.In(dialect.Postgres, dialect.SQLite), 2
 		}
 	case TextToken:
 		switch before.Word() {
@@ -159,6 +192,26 @@ func (s *scanner) clue() (dialect.Set, int) {
 		return dialect.In(dialect.SQLServer), 5
 	}
 	return 0, 0
+}
+
+// severalArguments reports whether a comma stands between the parenthesis just read and the one
+// that closes it, not far behind.
+func (s *scanner) severalArguments() bool {
+	const far = 200
+	depth := 0
+	for _, c := range s.src[s.pos:min(len(s.src), s.pos+far)] {
+		switch {
+		case c == '(':
+			depth++
+		case c == ')' && depth == 0:
+			return false
+		case c == ')':
+			depth--
+		case c == ',' && depth == 0:
+			return true
+		}
+	}
+	return false
 }
 
 func (s *scanner) describe(span text.Span) string {

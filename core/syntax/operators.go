@@ -192,8 +192,8 @@ func (s *scanner) placeholder(c byte) TokenKind {
 			return EOF
 		}
 		i++
-	case c == '%' && next == 's' && classes[at(i+1)]&inWord == 0:
-		i++
+	case c == '%' && s.printed() > 0:
+		i = s.printed()
 	case c == '%' && next == '(':
 		end := bytes.Index(src[i:], []byte(")s"))
 		if end < 0 {

@@ -597,6 +597,9 @@ func (p *Parser) postfix(start text.Pos, x Expr) Expr {
 		case LeftBracket:
 			x = p.subscript(start, x)
 		case Dot:
+			if x.Kind() == KindLiteral && !p.dialect.Has(dialect.TextNames) {
+				return x // which has no field
+			}
 			p.next()
 			n := p.slabs.fields.New()
 			n.X = x

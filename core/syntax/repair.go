@@ -1,6 +1,8 @@
 package syntax
 
 import (
+	"slices"
+
 	"justlens/core/dialect/word"
 )
 
@@ -27,13 +29,18 @@ var glued = [...]struct {
 // the place were the keyword it resembles. If so the statement is the one so
 // read, and its only error the slip.
 func (p *Parser) repair(first int, stmt Stmt) Stmt {
+	if p.scan.rules.doubleText {
+		if named := p.withNames(first); named != nil {
+			return named
+		}
+	}
 	switch p.errors[0].Kind {
 	case UnexpectedError, UnbalancedError, MissingCommaError:
 	default:
 		return stmt
 	}
-	end, failed, broken, errors := p.i, p.failed, p.broken, append([]Error(nil), p.errors...)
-	at := errors[0].at
+	was := p.reading()
+	at := was.errors[0].at
 	for i := at; i >= first && i >= at-3; i-- {
 		t := p.scan.tokens[i]
 		if t.Kind != WordToken || i > first && p.scan.tokens[i-1].Kind == Dot {
@@ -68,26 +75,93 @@ func (p *Parser) repair(first int, stmt Stmt) Stmt {
 			p.scan.tokens[i] = t
 		}
 	}
-	p.errors, p.i, p.broken, p.failed = append(p.errors[:0], errors...), end, broken, failed
-	p.load()
-	if broken {
-		p.stop()
-		p.failed = failed
-	}
+	p.backTo(was)
 	return stmt
+}
+
+// reading is how far a statement was read, and with what errors.
+type reading struct {
+	end, failed int
+	broken      bool
+	errors      []Error
+}
+
+func (p *Parser) reading() reading {
+	return reading{end: p.i, failed: p.failed, broken: p.broken, errors: append([]Error(nil), p.errors...)}
+}
+
+func (p *Parser) backTo(r reading) {
+	p.errors, p.i, p.broken = append(p.errors[:0], r.errors...), r.end, r.broken
+	p.load()
+	if r.broken {
+		p.stop()
+	}
+	p.failed = r.failed
 }
 
 // again reads the statement with a changed token; nil if that does not help.
 func (p *Parser) again(first int, slip Token, replace string) Stmt {
+	stmt := p.fromStart(first)
+	if stmt != nil {
+		p.errors = append(p.errors, Error{Kind: SlipError, Span: slip.Span, Found: string(p.scan.src[slip.Span.Start:slip.Span.End]), Replace: replace})
+	}
+	return stmt
+}
+
+// fromStart reads the statement once more; nil if it holds errors.
+func (p *Parser) fromStart(first int) Stmt {
 	p.run = parenRun{}
 	p.errors, p.broken, p.i, p.depth, p.bodies = p.errors[:0], false, first, 0, 0
 	p.load()
-	stmt := p.whole()
-	if len(p.errors) > 0 {
+	if stmt := p.whole(); len(p.errors) == 0 {
+		return stmt
+	}
+	return nil
+}
+
+// withNames reads the statement with names in double quotes, as a mode of the database has
+// it, where a text in them stands in the place of a name; nil if that does not help.
+func (p *Parser) withNames(first int) Stmt {
+	at := p.nameAsText(first)
+	if at < 0 {
 		return nil
 	}
-	p.errors = append(p.errors, Error{Kind: SlipError, Span: slip.Span, Found: string(p.scan.src[slip.Span.Start:slip.Span.End]), Replace: replace})
-	return stmt
+	was, span := p.reading(), p.scan.tokens[at].Span
+	var changed []int
+	for i := first; i < len(p.scan.tokens) && p.scan.tokens[i].Kind != Semicolon && p.scan.tokens[i].Kind != BatchEnd; i++ {
+		if t := &p.scan.tokens[i]; p.isDoubleText(*t) {
+			t.Kind, t.Sym = QuotedName, p.scan.names.Intern(unescape(p.scan.src[t.Span.Start+1:t.Span.End-1], '"'))
+			changed = append(changed, i)
+		}
+	}
+	if stmt := p.fromStart(first); stmt != nil {
+		p.errors = append(p.errors, Error{Kind: DoubleQuotesError, Span: span, Found: string(p.textOf(at))})
+		return stmt
+	}
+	for _, i := range changed {
+		p.scan.tokens[i].Kind, p.scan.tokens[i].Sym = TextToken, 0
+	}
+	p.backTo(was)
+	return nil
+}
+
+// nameAsText gives the index of the text in double quotes at which, or beside which, reading
+// failed first; below 0 if there is none.
+func (p *Parser) nameAsText(first int) int {
+	failed := p.errors[0].Span.Start
+	at := first + max(0, slices.IndexFunc(p.scan.tokens[first:], func(t Token) bool { return t.Span.Start >= failed }))
+	for _, i := range [...]int{at, at - 1, at + 1} { // "a", "a".b, INDEX "a"
+		if i >= first && i < len(p.scan.tokens) && p.isDoubleText(p.scan.tokens[i]) {
+			return i
+		}
+	}
+	return -1
+}
+
+// isDoubleText reports whether a token is a closed text in double quotes.
+func (p *Parser) isDoubleText(t Token) bool {
+	written := p.scan.src[t.Span.Start:t.Span.End]
+	return t.Kind == TextToken && len(written) > 2 && written[0] == '"' && written[len(written)-1] == '"'
 }
 
 // resembles reports whether one slip of the finger lies between two words: a

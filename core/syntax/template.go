@@ -3,6 +3,7 @@ package syntax
 import (
 	"bytes"
 
+	"justlens/core/dialect/word"
 	"justlens/core/text"
 )
 
@@ -41,6 +42,42 @@ func (s *scanner) braced(at int) int {
 	return at + end + 1
 }
 
+// printed gives the end of what a program's print function puts a value in for, as %s, %d, %v,
+// %1$s and %[1]d, that begins at s.pos; 0 where there is none. Behind an operand % divides, but
+// before s, which programs put in names for.
+func (s *scanner) printed() int {
+	const longest = 8
+	rest := s.src[s.pos+1 : min(len(s.src), s.pos+longest)]
+	numbered := 0
+	if digits := len(rest) - len(bytes.TrimLeft(rest, "0123456789")); digits > 0 && digits < len(rest) && rest[digits] == '$' {
+		numbered = digits + 1
+	} else if end := bytes.IndexByte(rest, ']'); end > 1 && rest[0] == '[' && len(bytes.Trim(rest[1:end], "0123456789")) == 0 {
+		numbered = end + 1
+	}
+	end := numbered + 1
+	switch {
+	case end > len(rest) || s.pos+1+end < len(s.src) && classes[s.src[s.pos+1+end]]&inWord != 0:
+		return 0
+	case rest[end-1] == 's', bytes.IndexByte([]byte("dvqfi"), rest[end-1]) >= 0 && (numbered > 0 || !s.behindOperand()):
+		return s.pos + 1 + end
+	}
+	return 0
+}
+
+// behindOperand reports whether an operator may follow the last token.
+func (s *scanner) behindOperand() bool {
+	if len(s.tokens) == 0 {
+		return false
+	}
+	switch t := s.tokens[len(s.tokens)-1]; t.Kind {
+	case NumberToken, TextToken, QuotedName, VariableName, Placeholder, TemplateMark, RightParen:
+		return true
+	case WordToken:
+		return stops[t.Word()]&notName == 0 && t.Word() != word.Limit && t.Word() != word.Offset
+	}
+	return false
+}
+
 // putIn emits what a template puts text in for, together with the parts of a name that stand
 // right before and behind it.
 func (s *scanner) putIn(kind TokenKind, start int) TokenKind {
@@ -76,7 +113,7 @@ func (s *scanner) template() (kind TokenKind, ok bool) {
 		closing = "#}"
 	default:
 		end := start + 1
-		for end < len(src) && classes[src[end]]&inWord != 0 {
+		for end < len(src) && (classes[src[end]]&inWord != 0 || src[end] == '.') { // of Python's format also {self.table}
 			end++
 		}
 		if end == start+1 || end == len(src) || src[end] != '}' {

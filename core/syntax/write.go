@@ -75,6 +75,8 @@ func (p *Parser) insert(with *With) Stmt {
 		n.Query = p.valueQuery()
 	case p.atAny(word.Exec, word.Execute):
 		p.other()
+	case p.accept(word.Values): // and no row behind it
+		p.fail("( and the values")
 	default:
 		p.fail("VALUES or a query")
 	}

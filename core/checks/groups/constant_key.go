@@ -61,7 +61,7 @@ var byPosition = &check.Check{
 			if len(mended) > 1 {
 				mend.Title = "write the expressions"
 			}
-			if !p.Dialect.Has(dialect.GroupByPosition) {
+			if !readsPositions(p.Dialect) {
 				mend.Effect = check.NewRows
 			}
 			for _, lit := range mended {
@@ -92,7 +92,7 @@ func positionFinding(p *check.Pass, g *syntax.GroupBy, sel *syntax.Select, posit
 	for _, other := range positions[1:] {
 		f.Related = append(f.Related, check.Related{Span: other.Span(), Message: "for " + p.Brief(itemAt(p, sel, other).X)})
 	}
-	if p.Dialect.Has(dialect.GroupByPosition) {
+	if readsPositions(p.Dialect) {
 		return f
 	}
 	f.Message = fmt.Sprintf("%s is a number here, and does not stand for %s", p.Text(lit), p.Brief(item.X))
@@ -102,6 +102,12 @@ func positionFinding(p *check.Pass, g *syntax.GroupBy, sel *syntax.Select, posit
 		f.Why = "Without GROUP_BY_POSITION_ENABLED, which 23 brought, this database knows no column numbers in GROUP BY."
 	}
 	return f
+}
+
+// readsPositions reports whether a number in GROUP BY is a position wherever a text of this
+// dialect runs at all.
+func readsPositions(d dialect.Dialect) bool {
+	return d.Has(dialect.GroupByPosition) || d == dialect.ANSI
 }
 
 // isColumnExpr reports whether an expression means the same in GROUP BY as in

@@ -6,5 +6,5 @@ import "justlens/core/check"
 // Checks is the family's list.
 var Checks = []*check.Check{
 	unreadable, clauseOrder, missingComma, trailingComma, unbalanced, keywordSlip, pastedQuotes, doubleEquals, turnedOperator,
-	reservedName, otherDialect, newerVersion, minusMinus, emptyList,
+	doubleQuotedName, reservedName, otherDialect, newerVersion, minusMinus, emptyList,
 }

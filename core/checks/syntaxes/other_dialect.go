@@ -54,6 +54,7 @@ var otherDialect = &check.Check{
 		check.Nodes(foreignCast).In(named &^ castsByColons)).And(
 		check.Nodes(foreignLike).In(named &^ hasILike)).And(
 		check.Operators(foreignOperator, syntax.OpNullSafeEqual, syntax.OpConcat).In(named)).And(
+		check.Operators(ownOperator, syntax.OpOther).In(dialect.In(dialect.Postgres))).And(
 		check.Calls(foreignCall, slices.Collect(maps.Keys(foreignFunctions))...).In(named)).And(
 		check.Nodes(foreignMark).In(named)).And(
 		check.Nodes(foreignJoin).In(named)).And(
@@ -355,8 +356,7 @@ func foreignSelect(p *check.Pass, s *syntax.Select) {
 func foreignOperator(p *check.Pass, b *syntax.Binary) {
 	switch {
 	case b.Op == syntax.OpNullSafeEqual:
-		distinct := dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark)
-		foreign{"<=>", distinct, b.OpSpan, replace("write IS NOT DISTINCT FROM", b.OpSpan, "IS NOT DISTINCT FROM"), check.Certain}.tell(p)
+		nullSafe(b.OpSpan, check.Certain).tell(p)
 	case b.Op == syntax.OpConcat && p.Dialect == dialect.SQLServer && p.Version < dialect.At(2025, 0, 0): // which has it, says its manual
 		f := foreign{"|| before version 2025", dialect.Everywhere &^ dialect.In(dialect.SQLServer), b.OpSpan, replace("write +", b.OpSpan, "+"), check.Certain}
 		if p.Version == 0 {
@@ -364,6 +364,33 @@ func foreignOperator(p *check.Pass, b *syntax.Binary) {
 		}
 		f.tell(p)
 	}
+}
+
+// nullSafe is <=> of MySQL, MariaDB and Spark.
+func nullSafe(span text.Span, sure check.Certainty) foreign {
+	has := dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark)
+	return foreign{"<=>", has, span, replace("write IS NOT DISTINCT FROM", span, "IS NOT DISTINCT FROM"), sure}
+}
+
+// ownOperator looks at <=> where extensions bring operators: as a condition it can only mean
+// MySQL's, for that of vectors gives their distance.
+func ownOperator(p *check.Pass, b *syntax.Binary) {
+	if p.Src[b.OpSpan.Start] == '<' && isTruth(p, b) && string(p.Src[b.OpSpan.Start:b.OpSpan.End]) == "<=>" {
+		nullSafe(b.OpSpan, check.Likely).tell(p)
+	}
+}
+
+// isTruth reports whether an expression stands where true or false must.
+func isTruth(p *check.Pass, x syntax.Expr) bool {
+	switch around := p.Above(x).(type) {
+	case *syntax.Where, *syntax.Having, *syntax.Join:
+		return true
+	case *syntax.Binary:
+		return around.Op == syntax.OpAnd || around.Op == syntax.OpOr
+	case *syntax.Unary:
+		return around.Op == syntax.OpNot
+	}
+	return false
 }
 
 func foreignJoin(p *check.Pass, j *syntax.Join) {

@@ -282,6 +282,50 @@ func shownCharacter(s string) string {
 	return s
 }
 
+var doubleQuotedName = &check.Check{
+	ID:    "syntax.double-quoted-name",
+	Title: "name in the quotes of a text",
+	Doc: "MySQL, MariaDB and Spark take double quotes for those of a text, which cannot stand in the place of a table or a column. Names in double " +
+		"quotes need sql_mode ANSI_QUOTES, on Spark spark.sql.ansi.doubleQuotedIdentifiers; names in backticks need neither.",
+	Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.With(dialect.DoubleQuotedText)),
+	Examples: []check.Example{{
+		Dialect: dialect.MariaDB,
+		Bad:     `SELECT h."name" FROM "hives" AS h`,
+		Good:    "SELECT h.`name` FROM `hives` AS h",
+		Near: []string{
+			`SELECT h.name AS "Hive" FROM hives AS h`,
+			`SELECT h.name FROM hives AS h WHERE h.name = "Ash"`,
+			"SELECT h.`name` FROM `hives` AS h",
+		},
+	}, {
+		Dialect: dialect.MySQL,
+		Bad:     `INSERT INTO queens ("queen_id", "name", bred_in) VALUES (900, 'Beatrix', 2026)`,
+		Good:    "INSERT INTO queens (`queen_id`, `name`, bred_in) VALUES (900, 'Beatrix', 2026)",
+	}},
+	On: check.Errors(runDoubleQuotedName, syntax.DoubleQuotesError),
+}
+
+func runDoubleQuotedName(p *check.Pass, e syntax.Error) {
+	setting := "sql_mode has ANSI_QUOTES"
+	if p.Dialect == dialect.Spark {
+		setting = "spark.sql.ansi.doubleQuotedIdentifiers is on"
+	}
+	f := check.Finding{
+		Span: e.Span, Certainty: check.Likely,
+		Message: fmt.Sprintf("%s is a text on %s, and a name must stand here", e.Found, p.Dialect.Title()),
+		Why:     fmt.Sprintf("%s reads double quotes as those of a text unless %s.", p.Dialect.Title(), setting),
+	}
+	mend := check.Mend{Title: "put the names in backticks", Effect: check.NewRows}
+	for _, t := range p.Stmt.Tokens {
+		if t.Kind == syntax.QuotedName && p.Src[t.Span.Start] == '"' {
+			name := strings.ReplaceAll(string(p.Src[t.Span.Start+1:t.Span.End-1]), `""`, `"`)
+			mend.Edits = append(mend.Edits, check.Replace(t.Span, p.Dialect.Quote(name)))
+		}
+	}
+	f.Mends = []check.Mend{mend}
+	p.Report(f)
+}
+
 var reservedName = &check.Check{
 	ID:    "syntax.reserved-name",
 	Title: "reserved word as a bare name",

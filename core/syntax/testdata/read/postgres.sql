@@ -28,3 +28,8 @@ DROP TABLE IF EXISTS <%= prefix %>_hives;
 INSERT INTO :schema.hives (hive_id) VALUES (:id);
 SELECT (1, 2):::schema.pair, ARRAY[weight]:::schema.kilos[] FROM :schema.harvests;
 SELECT 5%2, 7 %3, weight%2 FROM hives;
+
+-- What programs put in with their print functions, and the remainder.
+SELECT name, frame_count %d, %q FROM %v AS h WHERE hive_id = %d AND name IN (%1$s, %2$d) LIMIT %d OFFSET %d;
+SELECT %[1]s.name FROM %[1]s WHERE weight %f > 2 AND %[2]d = hive_id;
+SELECT name FROM {self.table} WHERE hive_id = {place.of_hive};

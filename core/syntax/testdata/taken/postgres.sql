@@ -393,3 +393,6 @@ UPDATE ignore SET a = 1
 INSERT INTO fail (a) VALUES (1)
 SELECT sql_cache, high_priority FROM (SELECT 1 AS sql_cache, 2 AS high_priority) w
 CREATE FUNCTION shown() RETURNS text LANGUAGE plpgsql AS $$ DECLARE desc text; try int; BEGIN desc := 'x'; try := 1; SELECT name INTO desc FROM hives; RETURN desc; END $$
+SELECT name FROM hives WHERE tags && ANY (SELECT tags FROM queens) AND name ~ ANY (ARRAY['a', 'b']) AND name !~* ALL (SELECT name FROM queens)
+SELECT name FROM hives WHERE doc @> ANY (ARRAY['{}'::jsonb]) OR name OPERATOR(pg_catalog.~) SOME (SELECT name FROM queens) OR name || ANY (SELECT 'a')
+SELECT spot <=> '[1]' FROM hives ORDER BY spot <=> $1 + 1, 1 - (spot <=> $2)
