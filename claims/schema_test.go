@@ -100,6 +100,20 @@ func TestRowsAreCounted(t *testing.T) {
 	}
 }
 
+// TestSequencesAreKnown asks that a sequence, which FROM takes like a table, is no unknown one.
+func TestSequencesAreKnown(t *testing.T) {
+	for d, columns := range map[dialect.Dialect]string{dialect.Postgres: "last_value, is_called", dialect.MariaDB: "minimum_value, increment"} {
+		t.Run(d.String(), func(t *testing.T) {
+			s := newShelf(t, d)
+			s.fill(t, "CREATE TABLE hives (hive_id integer PRIMARY KEY);\nCREATE SEQUENCE hive_numbers")
+			s.fill(t, "SELECT "+columns+" FROM hive_numbers")
+			tables := s.read(t)
+			assert.True(t, tables.HasRelation("hive_numbers"))
+			assert.False(t, tables.HasRelation("hives"))
+		})
+	}
+}
+
 // TestPrintedSchemaIsTheSame asks that what a server says of its tables, printed,
 // loaded into a fresh database and read again is equal.
 func TestPrintedSchemaIsTheSame(t *testing.T) {

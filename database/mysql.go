@@ -27,6 +27,9 @@ ORDER BY c.TABLE_NAME, c.ORDINAL_POSITION`
 	mysqlRowCounts = `
 SELECT TABLE_NAME, TABLE_ROWS FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE() AND TABLE_ROWS > 0`
 
+	mysqlSequences = `
+SELECT TABLE_NAME FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE() AND TABLE_TYPE = 'SEQUENCE' ORDER BY TABLE_NAME`
+
 	mysqlKeys = `
 SELECT TABLE_NAME, INDEX_NAME, NON_UNIQUE, INDEX_TYPE, COALESCE(COLUMN_NAME, ''), COALESCE(SUB_PART, 0), COALESCE(COLLATION, 'A')
 FROM information_schema.STATISTICS WHERE TABLE_SCHEMA = DATABASE()
@@ -131,6 +134,12 @@ func mysqlSchema(ctx context.Context, db *sql.DB) (Schema, error) {
 	var b strings.Builder
 	for _, table := range c.order {
 		fmt.Fprintf(&b, "CREATE TABLE %s (\n  %s\n);\n", s.Dialect.Quote(table), strings.Join(c.elements[table], ",\n  "))
+	}
+	err = c.rows(mysqlSequences, 1, func(v []string) { // which FROM takes, too
+		fmt.Fprintf(&b, "CREATE SEQUENCE %s;\n", s.Dialect.Quote(v[0]))
+	})
+	if err != nil {
+		return s, err
 	}
 	err = c.rows(mysqlViews, 3, func(v []string) {
 		if v[2] == "" {

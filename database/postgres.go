@@ -63,6 +63,11 @@ WHERE c.relkind IN ('r', 'p') AND n.nspname NOT IN ('pg_catalog', 'information_s
   AND NOT EXISTS (SELECT FROM pg_constraint k WHERE k.conindid = i.indexrelid AND k.contype IN ('p', 'u', 'x'))
 ORDER BY i.indexrelid::regclass::text`
 
+	// FROM takes sequences, too; of the names that columns give them each is taken for one.
+	postgresSequences = `
+SELECT quote_ident(n.nspname) || '.' || quote_ident(c.relname) FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace
+WHERE c.relkind = 'S' AND c.relname NOT LIKE '%\_seq' ORDER BY c.oid`
+
 	postgresViews = `
 SELECT quote_ident(n.nspname) || '.' || quote_ident(c.relname),
   (SELECT string_agg(quote_ident(a.attname), ', ' ORDER BY a.attnum) FROM pg_attribute a WHERE a.attrelid = c.oid AND a.attnum > 0 AND NOT a.attisdropped),
@@ -122,7 +127,7 @@ func postgresSchema(ctx context.Context, conn *pgx.Conn) (Schema, error) {
 	}
 	var b strings.Builder
 	for _, step := range []func(context.Context, *pgx.Conn, *strings.Builder) error{
-		postgresTypeDDL, postgresTableDDL, postgresParentDDL, postgresConstraintDDL, postgresIndexDDL, postgresViewDDL,
+		postgresTypeDDL, postgresTableDDL, postgresParentDDL, postgresConstraintDDL, postgresIndexDDL, postgresSequenceDDL, postgresViewDDL,
 	} {
 		if err := step(ctx, conn, &b); err != nil {
 			return s, err
@@ -231,6 +236,19 @@ func postgresIndexDDL(ctx context.Context, conn *pgx.Conn, b *strings.Builder) e
 	}
 	_, err = pgx.ForEachRow(rows, []any{&body}, func() error {
 		fmt.Fprintf(b, "%s;\n", body)
+		return nil
+	})
+	return err
+}
+
+func postgresSequenceDDL(ctx context.Context, conn *pgx.Conn, b *strings.Builder) error {
+	var name string
+	rows, err := conn.Query(ctx, postgresSequences)
+	if err != nil {
+		return err
+	}
+	_, err = pgx.ForEachRow(rows, []any{&name}, func() error {
+		fmt.Fprintf(b, "CREATE SEQUENCE %s;\n", name)
 		return nil
 	})
 	return err

@@ -296,7 +296,14 @@ func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
 		return
 	}
 	src.Later = b.definedLater(t)
-	src.Unknown = !src.Later && !b.inRecursion(t) && b.schema.IsWhole() && b.tells() && !b.isSystemTable(t)
+	src.Unknown = !src.Later && !b.inRecursion(t) && b.schema.IsWhole() && b.tells() && !b.isSystemTable(t) && !b.isRelation(t)
+}
+
+// isRelation reports whether FROM takes what is no table: a sequence, be it one that
+// PostgreSQL makes for a column, and what else the schema knows by its name alone.
+func (b *Binder) isRelation(t *syntax.TableRef) bool {
+	name := b.info.Names.String(t.Name[len(t.Name)-1].Sym)
+	return b.schema.HasRelation(name) || b.info.Dialect == dialect.Postgres && strings.HasSuffix(name, "_seq")
 }
 
 // inAnyOrder are the dialects whose WITH RECURSIVE lets an expression name a later one.

@@ -11,11 +11,12 @@ import (
 )
 
 // What a procedure does that is called, a function that is no built-in one, or a statement
-// that is made of text, does not stand in the statement: it may give a table more columns.
+// that is made of text, does not stand in the statement: it may give a table more columns, or
+// make one.
 
 // reach opens the tables that a statement may change without saying so: those that it hands to
 // a procedure or a function by name, and those that its text, or that of a routine's body, says
-// ALTER TABLE of.
+// ALTER TABLE of. What they say CREATE of is there from then on.
 func (a applier) reach(stmt *syntax.Statement) {
 	within, hands := stmt.Span, false
 	switch n := stmt.Node.(type) {
@@ -24,6 +25,7 @@ func (a applier) reach(stmt *syntax.Statement) {
 			return
 		}
 		hands = true
+		a.schema.unseen = max(a.schema.unseen, MaybeUnseen)
 	case *syntax.Routine:
 		hands = len(n.Name) == 0 // DO, which runs at once
 	case *syntax.OtherStmt, *syntax.Control:
@@ -33,7 +35,13 @@ func (a applier) reach(stmt *syntax.Statement) {
 		switch stmt.Tokens[0].Word() {
 		case word.Call, word.Exec, word.Execute:
 			hands = !a.callsSystem(stmt.Tokens[1:])
+			if hands && stmt.Node.Kind() == syntax.KindOtherStmt { // else its text is read
+				a.schema.unseen = max(a.schema.unseen, MaybeUnseen)
+			}
 		case word.Prepare, word.Set, word.Declare, word.Begin, word.If:
+		case word.Create, word.Import, word.Attach:
+			a.creates(stmt.Tokens)
+			return
 		default:
 			return
 		}
@@ -48,12 +56,59 @@ func (a applier) reach(stmt *syntax.Statement) {
 			written := a.src[t.Span.Start:t.Span.End]
 			if hands && len(written) < 200 {
 				a.open(written)
+				a.putRelation(written)
 			}
 			a.alters(written, runs)
 		case t.Word() == word.Alter && i+1 < len(stmt.Tokens) && stmt.Tokens[i+1].Word() == word.Table:
 			a.open(a.target(stmt.Tokens[i+2:]))
+		case t.Word() == word.Create:
+			a.creates(stmt.Tokens[i:])
 		}
 	}
+}
+
+// creates takes in what a CREATE that is not read makes, of its first words.
+func (a applier) creates(tokens []syntax.Token) {
+	const near = 6 // as in CREATE OR REPLACE GLOBAL TEMPORARY TABLE
+	for i := 1; i < min(near, len(tokens)-1); i++ {
+		switch tokens[i].Word() {
+		case word.Table, word.View, word.Sequence:
+			a.putRelation(a.target(tokens[i+1:]))
+			return
+		case word.Schema, word.Database: // IMPORT FOREIGN SCHEMA, ATTACH DATABASE
+			if tokens[0].Word() != word.Create {
+				a.schema.unseen = SurelyUnseen
+			}
+			return
+		case word.Extension:
+			a.schema.unseen = SurelyUnseen
+			return
+		case word.Procedure, word.Function, word.Trigger, word.Index:
+			return
+		}
+		if strings.EqualFold(string(a.span(tokens[i].Span)), "synonym") {
+			a.putRelation(a.target(tokens[i+1:]))
+			return
+		}
+	}
+	if tokens[0].Word() == word.Attach {
+		a.schema.unseen = SurelyUnseen
+	}
+}
+
+// putRelation notes that there is a relation of a name, which may stand in quotes.
+func (a applier) putRelation(written []byte) {
+	if name := lastName(written); name != "" {
+		a.schema.putRelation(name)
+	}
+}
+
+// lastName gives the last part of a name as it is written, without quotes of any kind.
+func lastName(written []byte) string {
+	if at := bytes.IndexByte(written, '\''); at >= 0 { // behind the N of N'…'
+		written = written[at:]
+	}
+	return strings.Trim(string(written[bytes.LastIndexByte(written, '.')+1:]), "'\"`[]$ ")
 }
 
 // target gives the name behind ALTER TABLE, without what qualifies it.
@@ -116,10 +171,10 @@ func LoneCall(n *syntax.SelectStmt) *syntax.Call {
 }
 
 // alters opens the tables of which a text says ALTER TABLE; all where it does not say of
-// which, if it is one that runs.
+// which, if it is one that runs. What it says CREATE TABLE or VIEW of is there.
 func (a applier) alters(written []byte, runs bool) {
 	for {
-		at := bytes.IndexAny(written, "aA")
+		at := bytes.IndexAny(written, "aAcC")
 		if at < 0 {
 			return
 		}
@@ -130,19 +185,30 @@ func (a applier) alters(written []byte, runs bool) {
 			continue
 		}
 		written = rest
-		if !bytes.EqualFold(verb, []byte("alter")) {
+		makes := bytes.EqualFold(verb, []byte("create"))
+		if !makes && !bytes.EqualFold(verb, []byte("alter")) {
+			continue
+		}
+		what, rest := nameIn(rest)
+		for makes && isModifier(what) {
+			what, rest = nameIn(rest)
+		}
+		if !bytes.EqualFold(what, []byte("table")) && !(makes && bytes.EqualFold(what, []byte("view"))) {
 			continue
 		}
 		name, rest := nameIn(rest)
-		if !bytes.EqualFold(name, []byte("table")) {
-			continue
-		}
-		for name, rest = nameIn(rest); isFiller(name); {
+		for isFiller(name) {
 			name, rest = nameIn(rest)
 		}
-		if written = rest; len(name) > 0 {
+		written = rest
+		switch {
+		case makes && len(name) > 0:
+			a.putRelation(name)
+		case makes && runs:
+			a.schema.unseen = SurelyUnseen
+		case len(name) > 0:
 			a.open(name)
-		} else if runs {
+		case runs:
 			a.openAll()
 		}
 	}
@@ -162,16 +228,19 @@ func nameIn(s []byte) (name, rest []byte) {
 
 // isFiller tells the words that stand between ALTER TABLE and a name.
 func isFiller(name []byte) bool {
-	return slices.ContainsFunc([]string{"if", "exists", "only", "ignore", "online"}, func(w string) bool { return strings.EqualFold(string(name), w) })
+	return slices.ContainsFunc([]string{"if", "not", "exists", "only", "ignore", "online"}, func(w string) bool { return strings.EqualFold(string(name), w) })
+}
+
+// isModifier tells the words that stand between CREATE and TABLE or VIEW.
+func isModifier(name []byte) bool {
+	return slices.ContainsFunc([]string{"or", "replace", "global", "local", "temporary", "temp", "unlogged", "external", "foreign", "materialized"},
+		func(w string) bool { return strings.EqualFold(string(name), w) })
 }
 
 // open takes it that a table may have more columns than are known; its name may stand in
 // quotes of any kind and be qualified.
 func (a applier) open(written []byte) {
-	if at := bytes.IndexByte(written, '\''); at >= 0 { // behind the N of N'…'
-		written = written[at:]
-	}
-	name := strings.Trim(string(written[bytes.LastIndexByte(written, '.')+1:]), "'\"`[]$ ")
+	name := lastName(written)
 	if name == "" || !a.schema.HasTables() {
 		return
 	}

@@ -49,3 +49,43 @@ func TestReach(t *testing.T) {
 		assert.Equal(t, c.open, !hives.Complete || hives.Column("weight") >= 0, c.script)
 	}
 }
+
+// TestReachMakes tells after which statements FROM takes a name that no table has, and after
+// which there may be tables that nothing names.
+func TestReachMakes(t *testing.T) {
+	t.Parallel()
+	for _, c := range []struct {
+		dialect dialect.Dialect
+		script  string
+		known   bool
+		unseen  schema.Unseen
+	}{
+		{dialect.Postgres, "CREATE SEQUENCE IF NOT EXISTS bees.swarms", true, schema.NoneUnseen},
+		{dialect.MariaDB, "CREATE OR REPLACE SEQUENCE `Swarms`", true, schema.NoneUnseen},
+		{dialect.Postgres, "SELECT make_table('swarms')", true, schema.MaybeUnseen},
+		{dialect.Postgres, "SELECT upper('swarms')", false, schema.NoneUnseen},
+		{dialect.Postgres, "DO $$ BEGIN CREATE TABLE swarms (id int); END $$", true, schema.NoneUnseen},
+		{dialect.Postgres, "DO $$ BEGIN EXECUTE 'CREATE UNLOGGED TABLE IF NOT EXISTS swarms (id int)'; END $$", true, schema.NoneUnseen},
+		{dialect.Postgres, "DO $$ BEGIN EXECUTE format('CREATE TABLE %I (id int)', t); END $$", false, schema.SurelyUnseen},
+		{dialect.Postgres, "IMPORT FOREIGN SCHEMA far FROM SERVER s INTO public", false, schema.SurelyUnseen},
+		{dialect.Postgres, "CREATE EXTENSION IF NOT EXISTS postgis", false, schema.SurelyUnseen},
+		{dialect.Postgres, "CREATE TRIGGER swarms BEFORE INSERT ON hives EXECUTE FUNCTION f()", false, schema.NoneUnseen},
+		{dialect.Postgres, "CREATE SERVER swarms FOREIGN DATA WRAPPER w", false, schema.NoneUnseen},
+		{dialect.SQLite, "ATTACH 'far.db' AS far", false, schema.SurelyUnseen},
+		{dialect.SQLite, "ATTACH DATABASE 'far.db' AS far", false, schema.SurelyUnseen},
+		{dialect.SQLServer, "CREATE SYNONYM dbo.swarms FOR far.dbo.swarms", true, schema.NoneUnseen},
+		{dialect.SQLServer, "IF OBJECT_ID('swarms') IS NULL CREATE TABLE dbo.[swarms] (id int)", true, schema.NoneUnseen},
+		{dialect.SQLServer, "EXEC ('CREATE TABLE swarms (id int)')", true, schema.NoneUnseen},
+		{dialect.SQLServer, "EXEC dbo.tidy", false, schema.MaybeUnseen},
+		{dialect.SQLServer, "EXEC sp_help 'hives'", false, schema.NoneUnseen},
+		{dialect.Oracle, "CREATE OR REPLACE PUBLIC SYNONYM swarms FOR bees.swarms", true, schema.NoneUnseen},
+		{dialect.Oracle, "BEGIN EXECUTE IMMEDIATE 'CREATE TABLE swarms (id number)'; END;", true, schema.NoneUnseen},
+		{dialect.MySQL, "CREATE PROCEDURE p() BEGIN CREATE TEMPORARY TABLE swarms AS SELECT 1 AS id; END", true, schema.NoneUnseen},
+		{dialect.MySQL, "CALL tidy()", false, schema.MaybeUnseen},
+	} {
+		s := schema.New(nil)
+		s.Load([]byte("CREATE TABLE hives (id int);\n"+c.script), c.dialect)
+		assert.Equal(t, c.known, s.HasRelation("swarms"), c.script)
+		assert.Equal(t, c.unseen, s.Unseen(), c.script)
+	}
+}

@@ -20,7 +20,11 @@ type Schema struct {
 	types   map[string]*UserType
 	// routines are functions and procedures by last name in lower case.
 	routines map[string]bool
-	path     []string // search path, nil for the usual one
+	// relations are what FROM takes besides tables and views, and tables of which no more is
+	// known, by last name in lower case.
+	relations map[string]bool
+	unseen    Unseen
+	path      []string // search path, nil for the usual one
 	// conversions tells that an operator or a cast was created.
 	conversions bool
 	// givenNumbers tells that SET IDENTITY_INSERT is ON.
@@ -300,6 +304,45 @@ func (s *Schema) HasRoutine(name string) bool {
 		}
 	}
 	return false
+}
+
+// Unseen tells whether there may be tables that nothing names.
+type Unseen uint8
+
+const (
+	// NoneUnseen: all tables are known.
+	NoneUnseen Unseen = iota
+	// MaybeUnseen: a procedure was called, which may make some.
+	MaybeUnseen
+	// SurelyUnseen: some were made whose names do not stand there, as by IMPORT FOREIGN SCHEMA.
+	SurelyUnseen
+)
+
+// Unseen tells whether there may be tables that nothing names.
+func (s *Schema) Unseen() Unseen {
+	most := NoneUnseen
+	for ; s != nil; s = s.below {
+		most = max(most, s.unseen)
+	}
+	return most
+}
+
+// HasRelation reports whether FROM takes the name, in lower case, though no table or view of
+// it is known: a sequence, a synonym, a table that a text made of text makes.
+func (s *Schema) HasRelation(name string) bool {
+	for ; s != nil; s = s.below {
+		if s.relations[name] {
+			return true
+		}
+	}
+	return false
+}
+
+func (s *Schema) putRelation(name string) {
+	if s.relations == nil {
+		s.relations = map[string]bool{}
+	}
+	s.relations[strings.ToLower(name)] = true
 }
 
 // AddsConversions reports whether an operator or a cast was created, so that values may go

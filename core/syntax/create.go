@@ -18,9 +18,9 @@ func (p *Parser) create() Stmt {
 			return p.createTable()
 		case word.View:
 			return p.createView()
-		case word.Virtual:
+		case word.Virtual, word.Foreign, word.External:
 			if p.peek(n+1).Word() == word.Table {
-				return p.createTable() // of columns that its module knows
+				return p.createTable() // that of VIRTUAL has columns that its module knows
 			}
 		case word.Materialized:
 			if p.peek(n+1).Word() == word.View && p.peek(n+2).Word() != word.Log {

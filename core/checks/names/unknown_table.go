@@ -6,6 +6,7 @@ import (
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/facts"
+	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -47,6 +48,12 @@ func runUnknownTable(p *check.Pass, n syntax.Node) {
 		}
 		if p.Dialect.Has(dialect.ExecutedComments) || len(ref.Name) > 1 {
 			f.Certainty = check.Likely // it may stand in another database
+		}
+		switch p.Schema.Unseen() {
+		case schema.MaybeUnseen:
+			f.Certainty = check.Likely
+		case schema.SurelyUnseen:
+			f.Certainty = check.Possible
 		}
 		if near := text.Nearest(p.Names.String(last.Sym), tableNames(p)); near != "" {
 			f.Why = fmt.Sprintf("Neither the schema nor the script has it. Did you mean %s?", near)
