@@ -100,14 +100,19 @@ func TestRowsAreCounted(t *testing.T) {
 	}
 }
 
-// TestSequencesAreKnown asks that a sequence, which FROM takes like a table, is no unknown one.
-func TestSequencesAreKnown(t *testing.T) {
-	for d, columns := range map[dialect.Dialect]string{dialect.Postgres: "last_value, is_called", dialect.MariaDB: "minimum_value, increment"} {
+// TestNamesAreKnown asks for the names of sequences, which FROM takes like tables, and of
+// functions that a database has.
+func TestNamesAreKnown(t *testing.T) {
+	for d, script := range map[dialect.Dialect]string{
+		dialect.Postgres: "CREATE FUNCTION unix_timestamp(timestamp) RETURNS int LANGUAGE sql AS 'SELECT 1';\nSELECT last_value, is_called FROM hive_numbers",
+		dialect.MariaDB:  "CREATE FUNCTION initcap(s text) RETURNS text RETURN s;\nSELECT minimum_value, increment FROM hive_numbers",
+	} {
 		t.Run(d.String(), func(t *testing.T) {
 			s := newShelf(t, d)
-			s.fill(t, "CREATE TABLE hives (hive_id integer PRIMARY KEY);\nCREATE SEQUENCE hive_numbers")
-			s.fill(t, "SELECT "+columns+" FROM hive_numbers")
+			s.fill(t, "CREATE TABLE hives (hive_id integer PRIMARY KEY);\nCREATE SEQUENCE hive_numbers;\n"+script)
 			tables := s.read(t)
+			assert.Equal(t, d == dialect.Postgres, tables.HasRoutine("unix_timestamp"))
+			assert.Equal(t, d == dialect.MariaDB, tables.HasRoutine("initcap"))
 			assert.True(t, tables.HasRelation("hive_numbers"))
 			assert.False(t, tables.HasRelation("hives"))
 		})

@@ -30,6 +30,9 @@ SELECT TABLE_NAME, TABLE_ROWS FROM information_schema.TABLES WHERE TABLE_SCHEMA 
 	mysqlSequences = `
 SELECT TABLE_NAME FROM information_schema.TABLES WHERE TABLE_SCHEMA = DATABASE() AND TABLE_TYPE = 'SEQUENCE' ORDER BY TABLE_NAME`
 
+	mysqlRoutines = `
+SELECT DISTINCT ROUTINE_NAME FROM information_schema.ROUTINES WHERE ROUTINE_SCHEMA = DATABASE() ORDER BY ROUTINE_NAME`
+
 	mysqlKeys = `
 SELECT TABLE_NAME, INDEX_NAME, NON_UNIQUE, INDEX_TYPE, COALESCE(COLUMN_NAME, ''), COALESCE(SUB_PART, 0), COALESCE(COLLATION, 'A')
 FROM information_schema.STATISTICS WHERE TABLE_SCHEMA = DATABASE()
@@ -135,11 +138,12 @@ func mysqlSchema(ctx context.Context, db *sql.DB) (Schema, error) {
 	for _, table := range c.order {
 		fmt.Fprintf(&b, "CREATE TABLE %s (\n  %s\n);\n", s.Dialect.Quote(table), strings.Join(c.elements[table], ",\n  "))
 	}
-	err = c.rows(mysqlSequences, 1, func(v []string) { // which FROM takes, too
-		fmt.Fprintf(&b, "CREATE SEQUENCE %s;\n", s.Dialect.Quote(v[0]))
-	})
-	if err != nil {
-		return s, err
+	for _, named := range []struct{ query, statement string }{ // of which no more than the names count
+		{mysqlSequences, "CREATE SEQUENCE %s;\n"}, {mysqlRoutines, "CREATE FUNCTION %s() RETURNS int RETURN 1;\n"},
+	} {
+		if err := c.rows(named.query, 1, func(v []string) { fmt.Fprintf(&b, named.statement, s.Dialect.Quote(v[0])) }); err != nil {
+			return s, err
+		}
 	}
 	err = c.rows(mysqlViews, 3, func(v []string) {
 		if v[2] == "" {

@@ -68,6 +68,10 @@ ORDER BY i.indexrelid::regclass::text`
 SELECT quote_ident(n.nspname) || '.' || quote_ident(c.relname) FROM pg_class c JOIN pg_namespace n ON n.oid = c.relnamespace
 WHERE c.relkind = 'S' AND c.relname NOT LIKE '%\_seq' ORDER BY c.oid`
 
+	postgresRoutines = `
+SELECT DISTINCT quote_ident(n.nspname) || '.' || quote_ident(p.proname) FROM pg_proc p JOIN pg_namespace n ON n.oid = p.pronamespace
+WHERE n.nspname NOT IN ('pg_catalog', 'information_schema') AND n.nspname NOT LIKE 'pg\_%' ORDER BY 1`
+
 	postgresViews = `
 SELECT quote_ident(n.nspname) || '.' || quote_ident(c.relname),
   (SELECT string_agg(quote_ident(a.attname), ', ' ORDER BY a.attnum) FROM pg_attribute a WHERE a.attrelid = c.oid AND a.attnum > 0 AND NOT a.attisdropped),
@@ -127,7 +131,9 @@ func postgresSchema(ctx context.Context, conn *pgx.Conn) (Schema, error) {
 	}
 	var b strings.Builder
 	for _, step := range []func(context.Context, *pgx.Conn, *strings.Builder) error{
-		postgresTypeDDL, postgresTableDDL, postgresParentDDL, postgresConstraintDDL, postgresIndexDDL, postgresSequenceDDL, postgresViewDDL,
+		postgresTypeDDL, postgresTableDDL, postgresParentDDL, postgresConstraintDDL, postgresIndexDDL,
+		postgresNames(postgresSequences, "CREATE SEQUENCE %s;\n"), postgresNames(postgresRoutines, "CREATE FUNCTION %s() RETURNS int LANGUAGE sql AS '';\n"),
+		postgresViewDDL,
 	} {
 		if err := step(ctx, conn, &b); err != nil {
 			return s, err
@@ -241,17 +247,20 @@ func postgresIndexDDL(ctx context.Context, conn *pgx.Conn, b *strings.Builder) e
 	return err
 }
 
-func postgresSequenceDDL(ctx context.Context, conn *pgx.Conn, b *strings.Builder) error {
-	var name string
-	rows, err := conn.Query(ctx, postgresSequences)
-	if err != nil {
+// postgresNames writes statements in which no more than a name counts.
+func postgresNames(query, statement string) func(context.Context, *pgx.Conn, *strings.Builder) error {
+	return func(ctx context.Context, conn *pgx.Conn, b *strings.Builder) error {
+		var name string
+		rows, err := conn.Query(ctx, query)
+		if err != nil {
+			return err
+		}
+		_, err = pgx.ForEachRow(rows, []any{&name}, func() error {
+			fmt.Fprintf(b, statement, name)
+			return nil
+		})
 		return err
 	}
-	_, err = pgx.ForEachRow(rows, []any{&name}, func() error {
-		fmt.Fprintf(b, "CREATE SEQUENCE %s;\n", name)
-		return nil
-	})
-	return err
 }
 
 func postgresViewDDL(ctx context.Context, conn *pgx.Conn, b *strings.Builder) error {

@@ -2,7 +2,6 @@ package syntaxes
 
 import (
 	"fmt"
-	"maps"
 	"slices"
 	"strings"
 
@@ -55,7 +54,7 @@ var otherDialect = &check.Check{
 		check.Nodes(foreignLike).In(named &^ hasILike)).And(
 		check.Operators(foreignOperator, syntax.OpNullSafeEqual, syntax.OpConcat).In(named)).And(
 		check.Operators(ownOperator, syntax.OpOther).In(dialect.In(dialect.Postgres))).And(
-		check.Calls(foreignCall, slices.Collect(maps.Keys(foreignFunctions))...).In(named)).And(
+		foreignCalls()).And(
 		check.Nodes(foreignMark).In(named)).And(
 		check.Nodes(foreignJoin).In(named)).And(
 		check.Nodes(foreignInsert).In(named)).And(
@@ -64,6 +63,7 @@ var otherDialect = &check.Check{
 		check.Nodes(foreignIs).In(named)).And(
 		check.Nodes(foreignAs).In(dialect.In(dialect.Oracle))).And(
 		check.Nodes(foreignQuantified).In(dialect.In(dialect.SQLite))).And(
+		check.Nodes(foreignInterval).In(named &^ takesIntervals)).And(
 		check.Nodes(foreignMinus).In(named)).And(
 		check.Nodes(foreignRecursive).In(dialect.In(dialect.SQLServer, dialect.Oracle))),
 }
@@ -418,52 +418,4 @@ func foreignInsert(p *check.Pass, n *syntax.Insert) {
 	case !n.OnConflict.IsEmpty():
 		foreign{"ON CONFLICT", dialect.In(dialect.Postgres, dialect.SQLite), n.OnConflict, byHand("write ON DUPLICATE KEY UPDATE or MERGE"), check.Certain}.tell(p)
 	}
-}
-
-// foreignFunction is a built-in function of some databases; instead is a
-// function of the same meaning that takes the same arguments, if there is one.
-type foreignFunction struct {
-	has       dialect.Set
-	arguments int // how many it has, 0 for any number
-	instead   string
-	hint      string
-}
-
-// foreignFunctions are by name in lower case; sources are the reference
-// manuals of the databases.
-var foreignFunctions = map[string]foreignFunction{
-	"ifnull":       {dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark), 0, "COALESCE", ""},
-	"if":           {dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark), 3, "", "write CASE WHEN … THEN … ELSE … END"},
-	"nvl":          {dialect.In(dialect.Oracle, dialect.MariaDB, dialect.Spark), 0, "COALESCE", ""},
-	"isnull":       {dialect.In(dialect.SQLServer), 2, "COALESCE", ""},
-	"len":          {dialect.In(dialect.SQLServer, dialect.Spark), 0, "LENGTH", ""},
-	"getdate":      {dialect.In(dialect.SQLServer, dialect.Spark), 0, "", "write CURRENT_TIMESTAMP"},
-	"now":          {dialect.In(dialect.Postgres, dialect.MySQL, dialect.MariaDB, dialect.Spark), 0, "", "write CURRENT_TIMESTAMP"},
-	"group_concat": {dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite), 0, "", "write STRING_AGG or LISTAGG"},
-	"listagg":      {dialect.In(dialect.Oracle, dialect.Spark), 0, "", "write STRING_AGG or GROUP_CONCAT"},
-	"charindex":    {dialect.In(dialect.SQLServer, dialect.Spark), 0, "", "write POSITION, INSTR or STRPOS"},
-	"strftime":     {dialect.In(dialect.SQLite), 0, "", "use the database's own date functions"},
-	"julianday":    {dialect.In(dialect.SQLite), 0, "", "use the database's own date functions"},
-	"unixepoch":    {dialect.In(dialect.SQLite), 0, "", "use the database's own date functions"},
-	"dateadd":      {dialect.In(dialect.SQLServer, dialect.Spark), 0, "", "add an interval"},
-	"date_format":  {dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), 0, "", "write TO_CHAR, FORMAT or strftime"},
-	"curdate":      {dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), 0, "", "write CURRENT_DATE"},
-	"newid":        {dialect.In(dialect.SQLServer), 0, "", "use the database's own function for unique values"},
-	"date_trunc":   {dialect.In(dialect.Postgres, dialect.Spark), 0, "", "use the database's own date functions"},
-}
-
-func foreignCall(p *check.Pass, c *syntax.Call) {
-	if len(c.Name) != 1 {
-		return
-	}
-	f := foreignFunctions[p.FunctionName(c)]
-	if f.has.Has(p.Dialect) || f.arguments > 0 && f.arguments != len(c.Args) {
-		return
-	}
-	name := c.Name[0].Span
-	out := foreign{"function " + strings.ToUpper(p.Ident(c.Name[0])), f.has, name, byHand(f.hint), check.Likely}
-	if f.instead != "" {
-		out.mends = replace("write "+f.instead, name, p.Word(name.Start, f.instead))
-	}
-	out.tell(p)
 }

@@ -1,0 +1,7 @@
+-- dialect: sqlserver
+-- checks: syntax.other-dialect
+SELECT hive_id FROM hives WHERE moved_on < GETDATE() - INTERVAL 7 DAY; -- want "syntax.other-dialect"
+SELECT DATE_SUB(moved_on, INTERVAL 7 DAY), DATE_ADD(moved_on, INTERVAL -2 MONTH), SUBDATE(moved_on, INTERVAL -1 YEAR) FROM hives; -- want "syntax.other-dialect" "syntax.other-dialect" "syntax.other-dialect"
+SELECT DATE_SUB(moved_on, INTERVAL frame_count DAY) FROM hives; -- want "syntax.other-dialect"
+SELECT LENGTH(name), SUBSTR(name, 1, 2), CEIL(frame_count), LPAD(name, 9, ' ') FROM hives; -- want "syntax.other-dialect" "syntax.other-dialect" "syntax.other-dialect" "syntax.other-dialect"
+SELECT LEN(name), YEAR(moved_on), DATEADD(DAY, -7, moved_on), STUFF(name, 1, 1, 'x'), CONCAT_WS(', ', name, hive_id), IIF(frame_count > 3, 1, 2) FROM hives;
