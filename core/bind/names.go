@@ -221,7 +221,7 @@ func (b *Binder) resolve(p pending) Use {
 	if u.Status == Resolved || u.Status == Ambiguous {
 		return u
 	}
-	if src, outer := p.scope.source(sym); src != nil && b.info.Dialect.Has(dialect.RowNames) {
+	if src, outer := p.scope.source(sym); src != nil && b.info.Dialect.Has(dialect.RowNames) && !(b.info.Dialect == dialect.SQLite && src.Complete) {
 		return Use{Status: Builtin, Scope: p.scope, Source: src, Outer: outer}
 	}
 	if !p.name.Parts[0].Quoted && (isBuiltin(word.Word(sym)) || b.isSystemColumn(sym)) {

@@ -101,7 +101,7 @@ const (
 	OpenComments
 	// AliasInSelect: an expression of the select list sees the aliases beside it.
 	AliasInSelect
-	// RowNames: the bare name of a source is its whole row.
+	// RowNames: the bare name of a source is its whole row; on SQLite of a virtual table only.
 	RowNames
 	// ImplicitRecursion: a common table expression may name itself without RECURSIVE.
 	ImplicitRecursion
