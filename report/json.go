@@ -37,11 +37,12 @@ type jsonAccepted struct {
 	Reason      string   `json:"reason"`
 }
 
-// jsonPassed is what was passed over in a file: statements by their first word, and bodies
-// of routines.
+// jsonPassed is what was passed over in a file: statements by their first word, bodies of
+// routines, and statements that can be read only with what a template puts in.
 type jsonPassed struct {
 	Statements map[string]int `json:"statements"`
 	Bodies     int            `json:"bodies"`
+	Templates  int            `json:"templates,omitempty"`
 }
 
 type jsonFinding struct {
@@ -136,8 +137,8 @@ func (r *jsonRenderer) File(f *review.File) error {
 		w.WriteString(",\n")
 	}
 	about := jsonFile{Path: f.Text.Path, Dialect: f.Dialect.String(), Clue: f.Clue, Statements: f.Statements, Unread: len(f.Unread) + len(f.Faults)}
-	if passed := f.Passed; len(passed.Statements) > 0 || passed.Bodies > 0 {
-		about.Passed = &jsonPassed{passed.Statements, passed.Bodies}
+	if passed := f.Passed; len(passed.Statements) > 0 || passed.Bodies > 0 || passed.Templates > 0 {
+		about.Passed = &jsonPassed{passed.Statements, passed.Bodies, passed.Templates}
 		if passed.Statements == nil {
 			about.Passed.Statements = map[string]int{}
 		}

@@ -390,6 +390,9 @@ func passedOver(p review.Passed) string {
 		}
 		parts = append(parts, bodies+" in another language")
 	}
+	if p.Templates > 0 {
+		parts = append(parts, Count(p.Templates, "statement")+" of which a template puts in more than names and values")
+	}
 	if len(parts) == 0 {
 		return ""
 	}

@@ -28,6 +28,8 @@ type Binder struct {
 	// routines counts the routine bodies around the statement in hand, in which
 	// a name may be a variable.
 	routines int
+	// partial tells that the statement may have sources that do not stand in it.
+	partial  bool
 	declared declaration
 	// lateral is the scope of which the lateral query in hand sees as many sources as limit
 	// says.
@@ -117,7 +119,7 @@ func (b *Binder) More(stmt *syntax.Statement) *Info {
 	in.comments = stmt.Comments
 	b.pending, b.spine = b.pending[:0], b.spine[:0]
 	clear(b.byName)
-	b.routines, b.lateral = 0, nil
+	b.routines, b.lateral, b.partial = 0, nil, len(stmt.Open) > 0
 	b.stmt = stmt
 	clear(b.declared.names)
 	syntax.Link(stmt.Node, in.parents)

@@ -50,6 +50,10 @@ func (b *Binder) qualified(n *syntax.Name, at *standing) {
 	s, v := at.scope, at.visible
 	u := b.use(n)
 	u.Scope = s
+	if n.Last().Sym == 0 || n.Qualifier().Sym == 0 { // what a template puts in
+		u.Status = Unclear
+		return
+	}
 	src, outer := s.source(n.Qualifier().Sym)
 	if at.place == inOn && src != nil && !outer && (src.Index < v.from || src.Index >= v.to) {
 		if src = s.nameWithin(n.Qualifier().Sym, v); src == nil {
@@ -100,7 +104,9 @@ func (b *Binder) qualified(n *syntax.Name, at *standing) {
 // tells reports whether names that are nothing known are told apart from those
 // that may be anything: not in routines, which have variables, nor where rows
 // have fields that names reach into.
-func (b *Binder) tells() bool { return b.routines == 0 && b.info.Dialect != dialect.Spark }
+func (b *Binder) tells() bool {
+	return b.routines == 0 && b.info.Dialect != dialect.Spark && !b.partial
+}
 
 // hidesName reports whether a table of the name is in FROM under an alias only.
 func (b *Binder) hidesName(s *Scope, sym syntax.Sym) bool {
@@ -183,6 +189,9 @@ func isUnit(w word.Word) bool {
 // resolve looks an unqualified name up, by the rules of its clause.
 func (b *Binder) resolve(p pending) Use {
 	sym := p.name.Parts[0].Sym
+	if sym == 0 {
+		return Use{Status: Unclear, Scope: p.scope} // what a template puts in
+	}
 	sel, _ := p.scope.Node.(*syntax.Select)
 	if p.place == inOrderBy && sel != nil {
 		if _, direct := b.info.Above(p.name).(*syntax.OrderItem); direct {
@@ -234,7 +243,9 @@ func (b *Binder) resolve(p pending) Use {
 			}
 		}
 	}
-	if u.Status == Missing && p.routine {
+	if u.Status == Missing && b.partial {
+		u = Use{Status: Unclear, Scope: p.scope}
+	} else if u.Status == Missing && p.routine {
 		u.Status = Variable
 	} else if u.Status == Missing && p.name.Parts[0].Quoted && b.info.Dialect == dialect.SQLite || u.Status == Assumed && p.routine {
 		u = Use{Status: Unclear, Scope: p.scope} // perhaps a variable; text in double quotes

@@ -151,7 +151,8 @@ func (s *Source) Place(c *Column) int {
 }
 
 // isAnonymous reports whether a name in quotes, or any if the database names after the
-// type or the function, may be what the database calls a column without a name.
+// type or the function, may be what the database calls a column without a name, or what a
+// template puts in.
 func (s *Source) isAnonymous(id syntax.Ident) bool {
 	if s.table != nil || !s.Complete {
 		return false
@@ -159,6 +160,9 @@ func (s *Source) isAnonymous(id syntax.Ident) bool {
 	for _, c := range s.Columns {
 		if c.Sym != 0 {
 			continue
+		}
+		if _, ok := c.X.(*syntax.Name); ok {
+			return true // which a template puts in
 		}
 		if id.Quoted || s.namedByType && isNamedByType(c.X) {
 			return true

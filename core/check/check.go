@@ -48,6 +48,16 @@ func (c *Check) Family() string {
 	return family
 }
 
+// hangsOnClauses reports whether what a check tells may be otherwise with clauses that do not
+// stand in the statement.
+func (c *Check) hangsOnClauses() bool {
+	switch c.Family() {
+	case "rows", "group", "clause", "join", "name", "write", "set", "index":
+		return true
+	}
+	return false
+}
+
 // Example shows a defect and its mend. Bad must give a finding of the check,
 // Good and each of Near none.
 type Example struct {

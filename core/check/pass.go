@@ -162,6 +162,9 @@ func (p *Pass) Report(f Finding) {
 	if f.Consequence == Refused && p.Database != Known {
 		f.Certainty = min(f.Certainty, p.Database.atMost(&f.Verdicts))
 	}
+	if len(p.Stmt.Open) > 0 && p.Check.hangsOnClauses() && slices.ContainsFunc(p.Stmt.Open, func(s text.Span) bool { return s.Contains(f.Span) }) {
+		f.Certainty = Possible
+	}
 	if f.Context.IsEmpty() {
 		f.Context = p.Stmt.Span
 	}

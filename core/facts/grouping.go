@@ -145,11 +145,13 @@ func (g *Grouping) Grouped(x syntax.Expr) bool {
 // from 1; nil if it is none. Not all databases read positions in GROUP BY, as
 // [dialect.GroupByPosition] tells; those that do not refuse them or make one group.
 func (in *Facts) ItemAt(sel *syntax.Select, n *syntax.Literal) *syntax.SelectItem {
-	if i, ok := in.Position(n); ok && i >= 1 && i <= len(sel.Items) {
+	if i, ok := in.Position(n); ok && i >= 1 && i <= len(sel.Items) && !slices.ContainsFunc(sel.Items[:i], putsItem) {
 		return sel.Items[i-1]
 	}
 	return nil
 }
+
+func putsItem(item *syntax.SelectItem) bool { return IsPut(item.X) }
 
 // KeyRead gives the expression that the database reads in a key of GROUP BY: a position
 // counts only where it is one, or where nobody has said which database it is.

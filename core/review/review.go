@@ -64,10 +64,12 @@ type File struct {
 }
 
 // Passed counts what a review passes over: statements by their first word in capitals, of
-// kinds of which no check knows anything, and bodies of routines that are not read.
+// kinds of which no check knows anything, bodies of routines that are not read, and statements
+// that can be read only with what a template puts in.
 type Passed struct {
 	Statements map[string]int
 	Bodies     int
+	Templates  int
 }
 
 // Add counts what was passed over elsewhere to it.
@@ -76,6 +78,7 @@ func (p *Passed) Add(other Passed) {
 		p.count(word, n)
 	}
 	p.Bodies += other.Bodies
+	p.Templates += other.Templates
 }
 
 func (p *Passed) count(word string, n int) {
@@ -284,8 +287,10 @@ func (r *Reviewer) examineTogether(out *File, stmts []*syntax.Statement) {
 	r.bindsMore = false
 	for _, stmt := range stmts {
 		r.stmt, r.info = stmt, nil
-		if isDeep(stmt) {
+		if has(stmt, syntax.DeepError) {
 			out.Unread = append(out.Unread, stmt.Span)
+		} else if has(stmt, syntax.TemplateError) {
+			out.Passed.Templates++
 		} else if f := fault.Guard("binding names", r.bind); f != nil {
 			r.faults = append(r.faults, Fault{stmt.Span, f})
 		}
@@ -306,9 +311,9 @@ func (r *Reviewer) examineTogether(out *File, stmts []*syntax.Statement) {
 	}
 }
 
-// isDeep reports whether a statement is nested more deeply than is read.
-func isDeep(s *syntax.Statement) bool {
-	return slices.ContainsFunc(s.Errors, func(e syntax.Error) bool { return e.Kind == syntax.DeepError })
+// has reports whether a statement holds an error of a kind.
+func has(s *syntax.Statement, kind syntax.ErrorKind) bool {
+	return slices.ContainsFunc(s.Errors, func(e syntax.Error) bool { return e.Kind == kind })
 }
 
 // batchSize is how many bytes of statements are read before the checks look at them:

@@ -36,6 +36,8 @@ const (
 	// BranchError: a set operator stands behind ORDER BY or a row limit, which
 	// Near spans.
 	BranchError
+	// TemplateError: what can be read hangs on what a template puts in.
+	TemplateError
 	// EscapeError: a text ends at a quote behind a backslash, which escapes nothing in the
 	// dialect.
 	EscapeError

@@ -74,6 +74,8 @@ type Interval struct {
 // node: expr
 type Param struct {
 	node
+	// Put tells that a template puts text in here, which may be one value, several or none.
+	Put bool
 }
 
 // Unary is a prefix operator: NOT, -, +, ~, !, PRIOR and the like.

@@ -220,7 +220,10 @@ func (s *scanner) placeholder(c byte) TokenKind {
 		return EOF
 	}
 	s.pos = i
-	if at(i) == '.' && (classes[at(i+1)]&startsWord != 0 || at(i+1) == '"') && (c == ':' && !s.rules.plus || next == '{' || next == '(') { // the name of a schema or table
+	if at(i) == '.' && (classes[at(i+1)]&startsWord != 0 || bytes.IndexByte([]byte("\"$%{#<"), at(i+1)) >= 0) && (c == ':' && !s.rules.plus || next == '{' || next == '(') { // the name of a schema or table
+		return s.putIn(TemplateMark, start)
+	}
+	if c == '$' && (next == '{' || next == '(') || c == '%' && i > start+2 && next != '(' { // text is put in, not a value handed over
 		return s.putIn(TemplateMark, start)
 	}
 	if next == '{' || next == '(' {

@@ -28,6 +28,9 @@ type Statement struct {
 	// is written twice; the token of a text is what stands between the outer quotes of the
 	// pairs, with the inner ones.
 	InQuotes []text.Span
+	// Open are the parts in which what a template puts in stands where clauses do, so that
+	// there may be more of them, and more tables, than stand there.
+	Open []text.Span
 	// Lax tells that SET has made the server take values that it would refuse.
 	Lax bool
 }
@@ -71,13 +74,14 @@ type Parser struct {
 	skims        bool    // only definitions are wanted
 	within       scanner // of bodies in quotes
 	inQuotes     []text.Span
-	bodyUnread   bool    // one that was not read stands in the statement
-	arrays       int     // constructors of arrays round here
-	inFor        bool    // the query of a FOR loop is being read
-	quoted       bool    // a body in quotes is being read
-	spliced      bool    // the tokens of one stand among those of the statement
-	clashing     string  // what a body says of names that a variable and a column have
-	declared     []Ident // of the routines that are being read
+	bodyUnread   bool        // one that was not read stands in the statement
+	open         []text.Span // where what a template puts in stands where clauses do
+	arrays       int         // constructors of arrays round here
+	inFor        bool        // the query of a FOR loop is being read
+	quoted       bool        // a body in quotes is being read
+	spliced      bool        // the tokens of one stand among those of the statement
+	clashing     string      // what a body says of names that a variable and a column have
+	declared     []Ident     // of the routines that are being read
 	stmts        slab.Slab[Statement]
 }
 
@@ -172,7 +176,7 @@ func (p *Parser) More() *Statement {
 
 // read completes a statement by what was counted and found on the way.
 func (p *Parser) read(s Statement) *Statement {
-	s.Errors, s.Nodes, s.BodyUnread, s.InQuotes, s.Lax = p.errors, int(p.lastID), p.bodyUnread, p.inQuotes, p.lax
+	s.Errors, s.Nodes, s.BodyUnread, s.InQuotes, s.Lax, s.Open = p.errors, int(p.lastID), p.bodyUnread, p.inQuotes, p.lax, p.open
 	if len(p.errors) > 0 {
 		p.errors = nil // they are the statement's
 	}
@@ -206,9 +210,16 @@ func (p *Parser) openComment(comments int) *Statement {
 
 // whole reads a statement up to its end.
 func (p *Parser) whole() Stmt {
+	if p.tok.Kind == TemplateMark {
+		p.passSettings()
+	}
+	start := p.start()
 	stmt := p.statement()
-	for p.tok.Kind == TemplateMark {
-		p.next()
+	if p.tok.Kind == TemplateMark {
+		for p.tok.Kind == TemplateMark {
+			p.next()
+		}
+		p.opens(p.since(start))
 	}
 	if !p.broken && !p.atEnd() && !p.startsAnother() {
 		p.fail("the end of the statement")
@@ -248,6 +259,7 @@ func (p *Parser) carried() int {
 func (p *Parser) begin() (comments int) {
 	p.declared, p.inQuotes = p.declared[:0], nil
 	p.lastID, p.depth, p.height, p.bodies, p.arrays, p.empty, p.broken, p.spliced, p.quoted, p.inFor, p.bodyUnread = 0, 0, 0, 0, 0, 0, false, false, false, false, false
+	p.open = nil
 	p.errors, p.run = p.errors[:0], parenRun{}
 	p.begun, p.first = p.i, p.i
 	comments = p.carried()

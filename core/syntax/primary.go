@@ -40,7 +40,7 @@ func (p *Parser) primary() Expr {
 		}
 		p.next()
 		n := p.slabs.params.New()
-		n.node = p.node(start)
+		n.node, n.Put = p.node(start), true
 		return n
 	case LeftParen:
 		return p.parens(start)
@@ -58,7 +58,7 @@ func (p *Parser) primary() Expr {
 			}
 		}
 		n := p.slabs.params.New()
-		n.node = p.node(start)
+		n.node, n.Put = p.node(start), p.scan.src[start] == '%' || p.scan.src[start] == '#' || p.scan.src[start] == '&'
 		return n
 	case Asterisk:
 		p.next()

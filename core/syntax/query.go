@@ -86,7 +86,11 @@ func (p *Parser) queryWithInto() *Query {
 // with the token of index from.
 func (p *Parser) queryBody(q *Query, start text.Pos, from int) {
 	q.Body = p.setOps(0)
+	open := len(p.open) > 0 && p.open[len(p.open)-1] == q.Body.Span()
 	p.resultClauses(q, from)
+	if open { // what is put in may be a clause of the result, too
+		p.opens(p.since(q.Body.Span().Start))
+	}
 	for !p.broken && (q.OrderBy != nil || q.Limit != nil) {
 		if _, _, ok := p.atSetOperator(); !ok {
 			break
@@ -161,6 +165,7 @@ func (p *Parser) resultClauses(q *Query, from int) {
 			p.skipParens()
 		case p.tok.Kind == TemplateMark:
 			p.next()
+			p.opens(q.Body.Span())
 		case sel == nil && p.at(word.Into):
 			p.next()
 			p.exprList()

@@ -29,6 +29,10 @@ var glued = [...]struct {
 // the place were the keyword it resembles. If so the statement is the one so
 // read, and its only error the slip.
 func (p *Parser) repair(first int, stmt Stmt) Stmt {
+	if p.hangsOnMark(first) {
+		p.errors = append(p.errors[:0], Error{Kind: TemplateError, Span: p.errors[0].Span, at: p.errors[0].at})
+		return stmt
+	}
 	if p.scan.rules.doubleText {
 		if named := p.withNames(first); named != nil {
 			return named
@@ -145,11 +149,16 @@ func (p *Parser) withNames(first int) Stmt {
 	return nil
 }
 
+// failedAt gives the index of the token at which reading failed first.
+func (p *Parser) failedAt(first int) int {
+	failed := p.errors[0].Span.Start
+	return first + max(0, slices.IndexFunc(p.scan.tokens[first:], func(t Token) bool { return t.Span.Start >= failed }))
+}
+
 // nameAsText gives the index of the text in double quotes at which, or beside which, reading
 // failed first; below 0 if there is none.
 func (p *Parser) nameAsText(first int) int {
-	failed := p.errors[0].Span.Start
-	at := first + max(0, slices.IndexFunc(p.scan.tokens[first:], func(t Token) bool { return t.Span.Start >= failed }))
+	at := p.failedAt(first)
 	for _, i := range [...]int{at, at - 1, at + 1} { // "a", "a".b, INDEX "a"
 		if i >= first && i < len(p.scan.tokens) && p.isDoubleText(p.scan.tokens[i]) {
 			return i

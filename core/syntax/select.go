@@ -24,8 +24,10 @@ func (p *Parser) selectBody() Body {
 	if p.broken {
 		p.resume(from)
 	}
+	open := false
 	for {
 		clauseStart := p.i
+		open = open || p.tok.Kind == TemplateMark
 		if !p.selectClause(s) {
 			break
 		}
@@ -34,6 +36,9 @@ func (p *Parser) selectBody() Body {
 		}
 	}
 	s.node = p.node(start)
+	if open {
+		p.opens(s.Span())
+	}
 	return s
 }
 

@@ -145,3 +145,52 @@ func (p *Parser) isPutIn() bool {
 	}
 	return false
 }
+
+// opens notes where a template puts in clauses: one, several or none.
+func (p *Parser) opens(where text.Span) { p.open = append(p.open, where) }
+
+// passSettings passes over what a template says of itself before a statement, as
+// {{ config(…) }}.
+func (p *Parser) passSettings() {
+	n := 1
+	for p.peek(n).Kind == TemplateMark {
+		n++
+	}
+	switch p.peek(n).Word() {
+	case word.Select, word.With, word.Insert, word.Update, word.Delete, word.Merge, word.Create, word.Alter, word.Drop:
+		for ; n > 0; n-- {
+			p.next()
+		}
+	}
+}
+
+// isMark reports whether a token is what a template, or the client that runs the text, puts
+// other text in for.
+func (p *Parser) isMark(t Token) bool {
+	if t.Kind != Placeholder {
+		return t.Kind == TemplateMark
+	}
+	switch p.scan.src[t.Span.Start] {
+	case '%', '#', '&':
+		return true
+	case ':':
+		return p.scan.rules.dollarQuotes // psql's
+	}
+	return false
+}
+
+// hangsOnMark reports whether reading failed at what a template puts in, or beside it.
+func (p *Parser) hangsOnMark(first int) bool {
+	switch p.errors[0].Kind {
+	case UnexpectedError, UnbalancedError, MissingCommaError, TrailingCommaError:
+	default:
+		return false
+	}
+	at := p.failedAt(first)
+	for i := max(at-1, first); i <= at+1 && i < len(p.scan.tokens); i++ {
+		if p.isMark(p.scan.tokens[i]) {
+			return true
+		}
+	}
+	return false
+}

@@ -5,6 +5,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 )
 
@@ -130,7 +131,7 @@ func isColumnExpr(x syntax.Expr) bool {
 // plainItems reports whether each item is one column, no star.
 func plainItems(items []*syntax.SelectItem) bool {
 	for _, item := range items {
-		if _, star := item.X.(*syntax.Star); star {
+		if _, star := item.X.(*syntax.Star); star || facts.IsPut(item.X) {
 			return false
 		}
 	}

@@ -64,7 +64,7 @@ func runDuplicateAlias(p *check.Pass, n syntax.Node) {
 func duplicateCTE(p *check.Pass, w *syntax.With) {
 	for i, c := range w.CTEs[:min(len(w.CTEs), mostSources)] {
 		for _, earlier := range w.CTEs[:i] {
-			if earlier.Name.Sym == c.Name.Sym {
+			if earlier.Name.Sym == c.Name.Sym && c.Name.Sym != 0 {
 				p.Report(check.Finding{
 					Span: c.Name.Span, Certainty: check.Certain, Verdicts: check.Everywhere(check.Refused),
 					Message: fmt.Sprintf("two common table expressions are called %s", p.Ident(c.Name)),
@@ -89,7 +89,8 @@ func differ(p *check.Pass, a, b syntax.TableExpr) bool {
 	if len(x.Name) < 2 || len(y.Name) < 2 {
 		return len(x.Name) != len(y.Name) // the bare one may be of any schema
 	}
-	return x.Name[len(x.Name)-2].Sym != y.Name[len(y.Name)-2].Sym
+	of, other := x.Name[len(x.Name)-2], y.Name[len(y.Name)-2]
+	return of.Sym != other.Sym || of.Sym == 0 && text.Clipped(p.Src, of.Span) != text.Clipped(p.Src, other.Span)
 }
 
 func nameOf(t syntax.TableExpr) syntax.Ident {

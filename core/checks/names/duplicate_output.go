@@ -66,7 +66,7 @@ func listedTwice(p *check.Pass, names []syntax.Ident, where string) {
 	first := make(map[syntax.Sym]syntax.Ident, len(names))
 	for _, name := range names {
 		earlier, listed := first[name.Sym]
-		if !listed {
+		if !listed || name.Sym == 0 { // which a template puts in
 			first[name.Sym] = name
 			continue
 		}
@@ -94,7 +94,7 @@ func runDuplicateOutput(p *check.Pass, sel *syntax.Select) {
 	first := map[syntax.Sym]*syntax.SelectItem{}
 	for _, item := range sel.Items {
 		name := outputName(item)
-		if name.IsZero() {
+		if name.IsZero() || name.Sym == 0 { // which a template puts in
 			continue
 		}
 		if first[name.Sym] == nil {

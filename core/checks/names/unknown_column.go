@@ -67,7 +67,7 @@ func unknownTargets(p *check.Pass, table syntax.TableExpr, columns []syntax.Iden
 }
 
 func unknownTarget(p *check.Pass, s *bind.Source, id syntax.Ident) {
-	if slices.Contains(s.ColumnSyms(), id.Sym) {
+	if id.Sym == 0 || slices.Contains(s.ColumnSyms(), id.Sym) { // which a template puts in
 		return
 	}
 	name := p.Names.String(id.Sym)

@@ -2,9 +2,11 @@ package rows
 
 import (
 	"fmt"
+	"slices"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 )
 
@@ -49,27 +51,17 @@ func runSubqueryWidth(p *check.Pass, n syntax.Node) {
 		if n.Query == nil {
 			return
 		}
-		want := 1
-		switch x := n.X.(type) {
-		case *syntax.Row:
-			want = len(x.Items)
-		case *syntax.Subquery, *syntax.Star, *syntax.Param, *syntax.BadExpr:
-			return
+		if want, ok := width(n.X); ok {
+			report(p, n.Query, want, fmt.Sprintf("IN compares %s", count(want)))
 		}
-		report(p, n.Query, want, fmt.Sprintf("IN compares %s", count(want)))
 	case *syntax.Quantified:
 		b, ok := p.Above(n).(*syntax.Binary)
 		if !ok || n.Query == nil || !b.Op.IsComparison() || syntax.Unparen(b.Y) != syntax.Expr(n) {
 			return
 		}
-		want := 1
-		switch x := syntax.Unparen(b.X).(type) {
-		case *syntax.Row:
-			want = len(x.Items)
-		case *syntax.Subquery, *syntax.Star, *syntax.Param, *syntax.BadExpr:
-			return
+		if want, ok := width(b.X); ok {
+			report(p, n.Query, want, fmt.Sprintf("ANY or ALL compares %s", count(want)))
 		}
-		report(p, n.Query, want, fmt.Sprintf("ANY or ALL compares %s", count(want)))
 	case *syntax.Subquery:
 		switch around := p.Above(n).(type) {
 		case *syntax.Binary, *syntax.Row, *syntax.Quantified, *syntax.In, *syntax.Is, *syntax.Between:
@@ -103,6 +95,18 @@ func runSubqueryWidth(p *check.Pass, n syntax.Node) {
 			})
 		}
 	}
+}
+
+// width counts the values that an operand of a comparison holds; ok is false where they cannot
+// be counted.
+func width(x syntax.Expr) (n int, ok bool) {
+	switch x := syntax.Unparen(x).(type) {
+	case *syntax.Row:
+		return len(x.Items), !slices.ContainsFunc(x.Items, facts.IsPut)
+	case *syntax.Subquery, *syntax.Star, *syntax.Param, *syntax.BadExpr:
+		return 0, false
+	}
+	return 1, true
 }
 
 // rowWise reports whether a comparison is of whole rows, of which each side may

@@ -64,9 +64,13 @@ func runArgumentCount(p *check.Pass, c *syntax.Call) {
 		return
 	}
 	for _, a := range c.Args {
-		switch a.(type) {
+		switch a := a.(type) {
 		case *syntax.NamedArg, *syntax.BadExpr, *syntax.Star:
 			return
+		case *syntax.Param:
+			if a.Put {
+				return
+			}
 		}
 	}
 	found := check.Finding{

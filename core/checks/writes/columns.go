@@ -310,8 +310,8 @@ func runListedTwice(p *check.Pass, n *syntax.Insert) {
 			seen[c.Sym] = c
 			continue
 		}
-		if p.Ident(first) != p.Ident(c) {
-			continue // in quotes letter case may tell them apart
+		if p.Ident(first) != p.Ident(c) || c.Sym == 0 {
+			continue // in quotes letter case may tell them apart, and what templates put in
 		}
 		p.Report(check.Finding{
 			Span: c.Span, Context: n.Span(), Certainty: check.Certain,
@@ -331,7 +331,7 @@ func runSetTwice(p *check.Pass, n *syntax.Update) {
 	seen := map[string]int{}
 	for i, a := range n.Set {
 		target, ok := a.Target.(*syntax.Name)
-		if !ok {
+		if !ok || target.Last().Sym == 0 {
 			continue
 		}
 		name := strings.ToLower(p.Text(target))

@@ -2,8 +2,10 @@ package writes
 
 import (
 	"fmt"
+	"slices"
 
 	"justlens/core/check"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -36,14 +38,14 @@ func runValueCount(p *check.Pass, insert *syntax.Insert) {
 	}
 	if values, ok := insert.Query.Body.(*syntax.Values); ok {
 		for _, row := range values.Rows {
-			if len(row.Items) > 0 && len(row.Items) != len(insert.Columns) && !anyTemplate(p, row.Items) {
+			if len(row.Items) > 0 && len(row.Items) != len(insert.Columns) && !anyTemplate(row.Items) {
 				tellCount(p, insert, row.Span(), len(row.Items), "value")
 				return
 			}
 		}
 		return
 	}
-	if sel, ok := insert.Query.Body.(*syntax.Select); ok && hasTemplate(p, sel) {
+	if sel, ok := insert.Query.Body.(*syntax.Select); ok && hasTemplate(sel) {
 		return
 	}
 	width, ok := p.Width(insert.Query.Body)
@@ -71,25 +73,13 @@ func counted(n int, what string) string {
 }
 
 // anyTemplate reports whether a value may stand for several.
-func anyTemplate(p *check.Pass, items []syntax.Expr) bool {
-	for _, x := range items {
-		switch x := x.(type) {
-		case *syntax.Param:
-			if c := p.Src[x.Span().Start]; c != '?' && c != ':' && c != '@' && !(c == '$' && x.Span().Len() < 4) {
-				return true
-			}
-		case *syntax.BadExpr:
-			return true
-		}
-	}
-	return false
+func anyTemplate(items []syntax.Expr) bool {
+	return slices.ContainsFunc(items, func(x syntax.Expr) bool {
+		_, bad := x.(*syntax.BadExpr)
+		return bad || facts.IsPut(x)
+	})
 }
 
-func hasTemplate(p *check.Pass, sel *syntax.Select) bool {
-	for _, item := range sel.Items {
-		if anyTemplate(p, []syntax.Expr{item.X}) {
-			return true
-		}
-	}
-	return false
+func hasTemplate(sel *syntax.Select) bool {
+	return slices.ContainsFunc(sel.Items, func(item *syntax.SelectItem) bool { return anyTemplate([]syntax.Expr{item.X}) })
 }
