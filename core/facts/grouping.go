@@ -145,7 +145,8 @@ func (g *Grouping) Grouped(x syntax.Expr) bool {
 // from 1; nil if it is none. Not all databases read positions in GROUP BY, as
 // [dialect.GroupByPosition] tells; those that do not refuse them or make one group.
 func (in *Facts) ItemAt(sel *syntax.Select, n *syntax.Literal) *syntax.SelectItem {
-	if i, ok := in.Position(n); ok && i >= 1 && i <= len(sel.Items) && !slices.ContainsFunc(sel.Items[:i], putsItem) {
+	const far = 100 // no further is looked for what a template puts in
+	if i, ok := in.Position(n); ok && i >= 1 && i <= len(sel.Items) && !slices.ContainsFunc(sel.Items[:min(i, far)], putsItem) {
 		return sel.Items[i-1]
 	}
 	return nil

@@ -170,6 +170,18 @@ type ungrouped struct {
 	clause    string
 	found     []finding
 	each      func(syntax.Node) bool // visit
+	// bare are the keys that are names without a qualifier, and whether one of the name is
+	// no column that is known; sources what is grouped of a source. Both are worked out when
+	// first asked for, else each column would look at all keys.
+	bare    map[syntax.Sym]bool
+	sources map[*bind.Source]*grouped
+}
+
+// grouped is what the keys say of a source: that one is called as its primary key would be,
+// and which of its columns they fix.
+type grouped struct {
+	byID  bool
+	fixed map[int]bool
 }
 
 type finding struct {
@@ -236,14 +248,33 @@ func groupsByUnseen(p *check.Pass, s *syntax.Select) bool {
 
 // mayBeGrouped reports whether a grouped bare name that could not be told, for
 // want of table definitions, may mean the column.
-func (u *ungrouped) mayBeGrouped(n *syntax.Name) bool {
-	for _, k := range u.grouping.Keys {
-		name, ok := syntax.Unparen(k).(*syntax.Name)
-		if ok && len(name.Parts) == 1 && name.Last().Sym == n.Last().Sym && u.pass.Use(name).Status != bind.Resolved {
-			return true
+func (u *ungrouped) mayBeGrouped(n *syntax.Name) bool { return u.bareKeys()[n.Last().Sym] }
+
+// bareKeys gives the keys that are names without a qualifier.
+func (u *ungrouped) bareKeys() map[syntax.Sym]bool {
+	if u.bare == nil {
+		u.bare = map[syntax.Sym]bool{}
+		for _, k := range u.grouping.Keys {
+			if name, ok := syntax.Unparen(k).(*syntax.Name); ok && len(name.Parts) == 1 {
+				sym := name.Last().Sym
+				u.bare[sym] = u.bare[sym] || u.pass.Use(name).Status != bind.Resolved
+			}
 		}
 	}
-	return false
+	return u.bare
+}
+
+// of gives what the keys say of a source.
+func (u *ungrouped) of(src *bind.Source, byEquality bool) *grouped {
+	g := u.sources[src]
+	if g == nil {
+		if u.sources == nil {
+			u.sources = map[*bind.Source]*grouped{}
+		}
+		g = &grouped{byID: u.groupsByID(src), fixed: fixedColumns(u.pass, u.sel, u.grouping, src, byEquality)}
+		u.sources[src] = g
+	}
+	return g
 }
 
 // determined reports whether the grouped columns fix the column's value in
@@ -260,7 +291,7 @@ func (u *ungrouped) determined(n *syntax.Name, use *bind.Use) facts.Answer {
 		return facts.Yes
 	}
 	t := use.Source.SchemaTable()
-	if t == nil && p.Dialect.Has(dialect.GroupedByKey) && u.groupsByID(use.Source) {
+	if t == nil && p.Dialect.Has(dialect.GroupedByKey) && u.of(use.Source, byEquality).byID {
 		return facts.Yes // by a key, as its name says
 	}
 	if t == nil {
@@ -269,7 +300,7 @@ func (u *ungrouped) determined(n *syntax.Name, use *bind.Use) facts.Answer {
 	if t.IsView || use.Column == nil {
 		return facts.Unknown
 	}
-	fixed := fixedColumns(p, u.sel, u.grouping, use.Source, byEquality)
+	fixed := u.of(use.Source, byEquality).fixed
 	for _, k := range t.Keys {
 		if !k.Primary && !byEquality {
 			continue
@@ -295,10 +326,8 @@ func (u *ungrouped) mergedKey(n *syntax.Name, use *bind.Use) bool {
 	if use.Scope == nil || !use.Scope.Merges(sym) {
 		return false
 	}
-	return slices.ContainsFunc(u.grouping.Keys, func(k syntax.Expr) bool {
-		key, ok := syntax.Unparen(k).(*syntax.Name)
-		return ok && len(key.Parts) == 1 && key.Last().Sym == sym
-	})
+	_, listed := u.bareKeys()[sym]
+	return listed
 }
 
 // groupsByID reports whether a key is a column of the source that is called as primary keys
