@@ -180,6 +180,10 @@ func (a applier) modify(c *Column, n *syntax.ColumnDef) {
 }
 
 func (a applier) addColumn(t *Table, n *syntax.AlterAction) {
+	if n.Column.Name.Sym == 0 { // what a template puts in
+		t.Complete = false
+		return
+	}
 	c := a.column(n.Column)
 	if t.Column(c.Name) >= 0 {
 		if !n.IfExists {

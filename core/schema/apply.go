@@ -18,11 +18,42 @@ import (
 // is such a statement. What src holds is copied as far as it is kept. Where
 // something could not be applied the reason is in s.Problems.
 func (s *Schema) Apply(stmt *syntax.Statement, src []byte) bool {
-	applied := s.apply(stmt.Node, src)
+	applied, a := s.apply(stmt.Node, src), applier{src: src, schema: s}
 	if !applied {
-		applier{src: src, schema: s}.reach(stmt)
+		a.reach(stmt)
+	} else if !readWhole(stmt) {
+		a.openMade(stmt.Node)
 	}
 	return applied
+}
+
+// readWhole reports whether all that a statement says was read.
+func readWhole(stmt *syntax.Statement) bool {
+	return !stmt.Cut && len(stmt.Open) == 0 && !slices.ContainsFunc(stmt.Errors, func(e syntax.Error) bool {
+		switch e.Kind {
+		case syntax.UnexpectedError, syntax.UnclosedError, syntax.UnbalancedError, syntax.DeepError, syntax.TemplateError:
+			return true
+		}
+		return false
+	})
+}
+
+// openMade takes it that what a statement made or changed has more columns than were read.
+func (a applier) openMade(stmt syntax.Stmt) {
+	var name []syntax.Ident
+	switch n := stmt.(type) {
+	case *syntax.CreateTable:
+		name = n.Name
+	case *syntax.CreateView:
+		name = n.Name
+	case *syntax.AlterTable:
+		name = n.Name
+	}
+	if t := a.find(name); t != nil && t.Complete {
+		t = a.schema.own(t)
+		t.Complete = false
+		a.schema.put(t)
+	}
 }
 
 func (s *Schema) apply(stmt syntax.Stmt, src []byte) bool {
@@ -152,9 +183,13 @@ func (s *Schema) load(stmt *syntax.Statement, src []byte) {
 		if expected == "" {
 			expected = e.Replace
 		}
+		if e.Kind == syntax.TemplateError {
+			s.problem(e.Span, "what a template puts in is not known; the table has what could be read")
+			continue
+		}
 		s.problem(e.Span, "expected %s, found %s; the statement is left out", expected, e.Found)
 	}
-	if len(stmt.Errors) == 0 {
+	if !slices.ContainsFunc(stmt.Errors, func(e syntax.Error) bool { return e.Kind != syntax.TemplateError }) {
 		s.Apply(stmt, src)
 	}
 }
@@ -289,6 +324,10 @@ func (a applier) createTable(n *syntax.CreateTable) {
 	}
 	inherited := len(t.Columns)
 	for _, c := range n.Columns {
+		if c.Name.Sym == 0 { // what a template puts in
+			t.Complete = false
+			continue
+		}
 		at := -1
 		if n.Inherits {
 			at = t.Column(a.text(c.Name))

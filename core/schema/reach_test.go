@@ -89,3 +89,27 @@ func TestReachMakes(t *testing.T) {
 		assert.Equal(t, c.unseen, s.Unseen(), c.script)
 	}
 }
+
+// TestTemplatesLeaveTablesOpen whatever is put in: there may be more columns than stand there.
+func TestTemplatesLeaveTablesOpen(t *testing.T) {
+	t.Parallel()
+	for script, open := range map[string]bool{
+		"CREATE TABLE hives (id int, {{ columns }})":                              true,
+		"CREATE TABLE hives ({{ columns }})":                                      true,
+		"CREATE TABLE hives (id int, {{ column }} int)":                           true,
+		"CREATE TABLE hives (id int ${more} weight int)":                          true,
+		"CREATE TABLE hives (id int {{ more }})":                                  true,
+		"CREATE TABLE hives (id {{ type }}, weight ${type})":                      false,
+		"CREATE TABLE hives (id int); ALTER TABLE hives ADD {{ columns }}":        true,
+		"CREATE TABLE hives (id int); ALTER TABLE hives ADD COLUMN ${column} int": true,
+		"CREATE TABLE hives (id int) {{ options }}":                               false,
+		"CREATE VIEW hives AS SELECT 1 AS id, {{ columns }}":                      true,
+	} {
+		s := schema.New(nil)
+		s.Load([]byte(script), dialect.Postgres)
+		hives := s.Table("", "hives")
+		if assert.NotNil(t, hives, script) {
+			assert.Equal(t, open, !hives.Complete, script)
+		}
+	}
+}

@@ -202,6 +202,9 @@ func (p *Parser) columnDef() *ColumnDef {
 			p.lists.constraints.Push(p.constraint())
 			continue
 		}
+		if p.tok.Kind == TemplateMark && c.Type != nil { // of options, or more columns
+			p.opens(p.since(start))
+		}
 		p.skipOne()
 	}
 	c.Constraints = p.lists.constraints.Take(mark)

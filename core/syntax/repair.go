@@ -4,6 +4,7 @@ import (
 	"slices"
 
 	"justlens/core/dialect/word"
+	"justlens/core/text"
 )
 
 // slipWords are the keywords that a misspelt word is compared with.
@@ -88,14 +89,15 @@ type reading struct {
 	end, failed int
 	broken      bool
 	errors      []Error
+	open        []text.Span
 }
 
 func (p *Parser) reading() reading {
-	return reading{end: p.i, failed: p.failed, broken: p.broken, errors: append([]Error(nil), p.errors...)}
+	return reading{end: p.i, failed: p.failed, broken: p.broken, errors: append([]Error(nil), p.errors...), open: p.open}
 }
 
 func (p *Parser) backTo(r reading) {
-	p.errors, p.i, p.broken = append(p.errors[:0], r.errors...), r.end, r.broken
+	p.errors, p.i, p.broken, p.open = append(p.errors[:0], r.errors...), r.end, r.broken, r.open
 	p.load()
 	if r.broken {
 		p.stop()
@@ -114,7 +116,7 @@ func (p *Parser) again(first int, slip Token, replace string) Stmt {
 
 // fromStart reads the statement once more; nil if it holds errors.
 func (p *Parser) fromStart(first int) Stmt {
-	p.run = parenRun{}
+	p.run, p.open = parenRun{}, nil
 	p.errors, p.broken, p.i, p.depth, p.bodies = p.errors[:0], false, first, 0, 0
 	p.load()
 	if stmt := p.whole(); len(p.errors) == 0 {
