@@ -70,7 +70,7 @@ func kindOf(id string) string {
 		return "alias"
 	case "name.duplicate-output":
 		return "columns"
-	case "clause.order-in-branch", "group.count-distinct-star", "group.constant-key", "syntax.other-dialect", "syntax.unreadable":
+	case "clause.order-in-branch", "group.count-distinct-star", "group.constant-key", "syntax.other-dialect", "syntax.unreadable", "syntax.double-quoted-name":
 		return "syntax"
 	}
 	return "other"

@@ -86,3 +86,18 @@ func TestTemplatesAreNotRefused(t *testing.T) {
 		}
 	}
 }
+
+// TestValuesAreNoExcuse for what is wrong beside them.
+func TestValuesAreNoExcuse(t *testing.T) {
+	t.Parallel()
+	r := review.New(review.Options{Dialect: dialect.Postgres, Certainty: check.Likely, Checks: checks.All()})
+	for src, want := range map[string]string{
+		"INSERT INTO hives (a, b) VALUES (%s, %s;":      "syntax.unbalanced",
+		"SELECT a FROM hives WHERE a = %s AND;":         "syntax.unreadable",
+		"SELECT a, FROM hives WHERE b = {{ x }};":       "syntax.trailing-comma",
+		"SELECT a FROM hives h {{ joins }} WHERE a = ;": "syntax.unreadable",
+		"SELECT a FROM hives WHERE b = NULL {{ more }}": "null.equals",
+	} {
+		assert.Equal(t, []string{want}, ids(r.Review(file(t, src))), src)
+	}
+}

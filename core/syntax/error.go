@@ -56,7 +56,8 @@ type Error struct {
 	// Replace is what should stand in the place of Span, where that is known.
 	Replace string
 
-	at int // index of the token at which the parser stood
+	at    int  // index of the token at which the parser stood
+	atEnd bool // which is the end of the statement; Span is that of the last before it
 }
 
 // fail records that something else was expected here. Until recovery the
@@ -76,7 +77,7 @@ func (p *Parser) fail(expected string) {
 	default:
 		found = string(p.scan.src[span.Start:span.End])
 	}
-	e := Error{Span: span, Expected: expected, Found: found}
+	e := Error{Span: span, Expected: expected, Found: found, atEnd: p.atEnd()}
 	switch {
 	case p.tok.Kind == RightParen && !p.opened():
 		e.Kind = UnbalancedError

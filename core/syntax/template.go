@@ -2,6 +2,7 @@ package syntax
 
 import (
 	"bytes"
+	"slices"
 
 	"justlens/core/dialect/word"
 	"justlens/core/text"
@@ -181,16 +182,18 @@ func (p *Parser) isMark(t Token) bool {
 
 // hangsOnMark reports whether reading failed at what a template puts in, or beside it.
 func (p *Parser) hangsOnMark(first int) bool {
+	hangs := p.isMark
 	switch p.errors[0].Kind {
-	case UnexpectedError, UnbalancedError, MissingCommaError, TrailingCommaError:
+	case UnexpectedError, MissingCommaError:
+	case UnbalancedError, TrailingCommaError: // to which a value adds nothing
+		hangs = func(t Token) bool { return t.Kind == TemplateMark }
 	default:
 		return false
 	}
 	at := p.failedAt(first)
-	for i := max(at-1, first); i <= at+1 && i < len(p.scan.tokens); i++ {
-		if p.isMark(p.scan.tokens[i]) {
-			return true
-		}
+	beside := p.scan.tokens[max(at-1, first):min(at+2, len(p.scan.tokens))]
+	if p.errors[0].atEnd {
+		beside = p.scan.tokens[at : at+1]
 	}
-	return false
+	return slices.ContainsFunc(beside, hangs)
 }
