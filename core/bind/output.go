@@ -171,9 +171,7 @@ func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]Output, bool) {
 			complete = false // as many columns as the value has fields
 			continue
 		}
-		if put, isParam := item.X.(*syntax.Param); isParam && put.Put {
-			complete = false
-		}
+		complete = complete && !syntax.IsPut(item.X)
 		if !ok {
 			b.outputs.Push(Output{Sym: b.outputSym(item), X: item.X})
 			continue

@@ -152,13 +152,19 @@ func (in *Facts) ItemAt(sel *syntax.Select, n *syntax.Literal) *syntax.SelectIte
 	return nil
 }
 
-func putsItem(item *syntax.SelectItem) bool { return IsPut(item.X) }
+func putsItem(item *syntax.SelectItem) bool { return syntax.IsPut(item.X) }
+
+// ReadsPositions reports whether a number in GROUP BY is a position: in the dialect, or, where
+// nobody has said which database it is, in each that takes the text.
+func ReadsPositions(d dialect.Dialect) bool {
+	return d.Has(dialect.GroupByPosition) || d == dialect.ANSI
+}
 
 // KeyRead gives the expression that the database reads in a key of GROUP BY: a position
-// counts only where it is one, or where nobody has said which database it is.
+// counts only where it is one.
 func (in *Facts) KeyRead(sel *syntax.Select, x syntax.Expr) syntax.Expr {
 	_, literal := syntax.Unparen(x).(*syntax.Literal)
-	if literal && !in.Dialect.Has(dialect.GroupByPosition) && in.Dialect != dialect.ANSI {
+	if literal && !ReadsPositions(in.Dialect) {
 		return x
 	}
 	return in.KeyMeant(sel, x)

@@ -101,12 +101,6 @@ func (in *Facts) outputs(sel *syntax.Select) (list []bind.Output, ok bool) {
 // farBranch is how many branches of a set operation are looked back.
 const farBranch = 500
 
-// IsPut reports whether a template puts in an element of a list, which may be several.
-func IsPut(x syntax.Expr) bool {
-	put, ok := x.(*syntax.Param)
-	return ok && put.Put
-}
-
 // Width counts the columns that a query's body gives; ok is false where a star
 // stands for columns that are not known.
 func (in *Facts) Width(b syntax.Body) (width int, ok bool) {
@@ -128,7 +122,7 @@ func (in *Facts) Width(b syntax.Body) (width int, ok bool) {
 		return in.Width(b.Query.Body)
 	case *syntax.Values:
 		if len(b.Rows) > 0 {
-			return len(b.Rows[0].Items), !slices.ContainsFunc(b.Rows[0].Items, IsPut)
+			return len(b.Rows[0].Items), !slices.ContainsFunc(b.Rows[0].Items, syntax.IsPut)
 		}
 	}
 	return 0, false

@@ -49,10 +49,8 @@ func (a applier) openMade(stmt syntax.Stmt) {
 	case *syntax.AlterTable:
 		name = n.Name
 	}
-	if t := a.find(name); t != nil && t.Complete {
-		t = a.schema.own(t)
-		t.Complete = false
-		a.schema.put(t)
+	if t := a.find(name); t != nil {
+		a.leaveOpen(t)
 	}
 }
 

@@ -228,13 +228,16 @@ func nameIn(s []byte) (name, rest []byte) {
 
 // isFiller tells the words that stand between ALTER TABLE and a name.
 func isFiller(name []byte) bool {
-	return slices.ContainsFunc([]string{"if", "not", "exists", "only", "ignore", "online"}, func(w string) bool { return strings.EqualFold(string(name), w) })
+	return isOneOf(name, "if", "not", "exists", "only", "ignore", "online")
 }
 
 // isModifier tells the words that stand between CREATE and TABLE or VIEW.
 func isModifier(name []byte) bool {
-	return slices.ContainsFunc([]string{"or", "replace", "global", "local", "temporary", "temp", "unlogged", "external", "foreign", "materialized"},
-		func(w string) bool { return strings.EqualFold(string(name), w) })
+	return isOneOf(name, "or", "replace", "global", "local", "temporary", "temp", "unlogged", "external", "foreign", "materialized")
+}
+
+func isOneOf(name []byte, words ...string) bool {
+	return slices.ContainsFunc(words, func(w string) bool { return strings.EqualFold(string(name), w) })
 }
 
 // open takes it that a table may have more columns than are known; its name may stand in
@@ -250,7 +253,14 @@ func (a applier) open(written []byte) {
 }
 
 func (a applier) openTable(t *Table) {
-	if t.Complete && !t.IsView {
+	if !t.IsView {
+		a.leaveOpen(t)
+	}
+}
+
+// leaveOpen notes that a table or view may have more columns than are known.
+func (a applier) leaveOpen(t *Table) {
+	if t.Complete {
 		t = a.schema.own(t)
 		t.Complete = false
 		a.schema.put(t)

@@ -60,7 +60,7 @@ func Weigh(path string, src []byte, names *Names) Weighed {
 		} else if clue == "" && s.goesOn(last) {
 			clue = s.describe(last.Span)
 		} else if last.Kind == QuotedName && s.src[last.Span.Start] == '"' && s.behindTableWord() {
-			not = doubleTexts
+			not = dialect.With(dialect.DoubleQuotedText)
 		}
 	}
 	best, told := clues.Best()
@@ -70,9 +70,6 @@ func Weigh(path string, src []byte, names *Names) Weighed {
 	own := part != "" && clues.Weight(best) == pathWeight && strings.Contains(path[strings.LastIndexAny(path, `/\`)+1:], part)
 	return Weighed{Dialect: best, Clue: told, Sure: told != "", Not: not, OwnName: own}
 }
-
-// doubleTexts are the dialects in which double quotes enclose texts.
-var doubleTexts = dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark)
 
 // behindTableWord reports whether the last token stands where a table or a part of its name
 // does.

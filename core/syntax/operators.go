@@ -192,14 +192,16 @@ func (s *scanner) placeholder(c byte) TokenKind {
 			return EOF
 		}
 		i++
-	case c == '%' && s.printed() > 0:
-		i = s.printed()
 	case c == '%' && next == '(':
 		end := bytes.Index(src[i:], []byte(")s"))
 		if end < 0 {
 			return EOF
 		}
 		i += end + 2
+	case c == '%':
+		if i = s.printed(); i == 0 {
+			return EOF
+		}
 	case c == ':' && (next == '\'' || next == '"') && s.rules.dollarQuotes: // psql's :'a' and :"a"
 		end := bytes.IndexByte(src[i+1:], next)
 		if end < 0 {

@@ -50,6 +50,7 @@ func (p *Parser) primary() Expr {
 		}
 		return p.arrayItems(start, p.slabs.arrays.New())
 	case Placeholder, VariableName:
+		put := p.putsText(p.tok)
 		p.next()
 		if p.tok.Kind != Dot && p.dialect.Has(dialect.ExecutedComments) {
 			switch strings.ToLower(string(p.scan.src[start:p.last])) {
@@ -58,7 +59,7 @@ func (p *Parser) primary() Expr {
 			}
 		}
 		n := p.slabs.params.New()
-		n.node, n.Put = p.node(start), p.scan.src[start] == '%' || p.scan.src[start] == '#' || p.scan.src[start] == '&'
+		n.node, n.Put = p.node(start), put
 		return n
 	case Asterisk:
 		p.next()

@@ -3,6 +3,7 @@ package syntax
 import (
 	"bytes"
 	"slices"
+	"strings"
 
 	"justlens/core/dialect/word"
 	"justlens/core/text"
@@ -135,6 +136,12 @@ func (s *scanner) template() (kind TokenKind, ok bool) {
 	return s.putIn(TemplateMark, start), true
 }
 
+// IsPut reports whether a template puts in an element of a list, which may be several.
+func IsPut(x Expr) bool {
+	put, ok := x.(*Param)
+	return ok && put.Put
+}
+
 // isPutIn reports whether a placeholder is one whose text the client or a template puts in,
 // and not a value that is handed over.
 func (p *Parser) isPutIn() bool {
@@ -168,16 +175,12 @@ func (p *Parser) passSettings() {
 // isMark reports whether a token is what a template, or the client that runs the text, puts
 // other text in for.
 func (p *Parser) isMark(t Token) bool {
-	if t.Kind != Placeholder {
-		return t.Kind == TemplateMark
-	}
-	switch p.scan.src[t.Span.Start] {
-	case '%', '#', '&':
-		return true
-	case ':':
-		return p.scan.rules.dollarQuotes // psql's
-	}
-	return false
+	return p.putsText(t) || t.Kind == Placeholder && p.scan.src[t.Span.Start] == ':' && p.scan.rules.dollarQuotes // psql's
+}
+
+// putsText is isMark but for psql's variables, of which each is one value.
+func (p *Parser) putsText(t Token) bool {
+	return t.Kind == TemplateMark || t.Kind == Placeholder && strings.IndexByte("%#&", p.scan.src[t.Span.Start]) >= 0
 }
 
 // hangsOnMark reports whether reading failed at what a template puts in, or beside it.

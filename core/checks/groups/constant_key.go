@@ -62,7 +62,7 @@ var byPosition = &check.Check{
 			if len(mended) > 1 {
 				mend.Title = "write the expressions"
 			}
-			if !readsPositions(p.Dialect) {
+			if !facts.ReadsPositions(p.Dialect) {
 				mend.Effect = check.NewRows
 			}
 			for _, lit := range mended {
@@ -93,7 +93,7 @@ func positionFinding(p *check.Pass, g *syntax.GroupBy, sel *syntax.Select, posit
 	for _, other := range positions[1:] {
 		f.Related = append(f.Related, check.Related{Span: other.Span(), Message: "for " + p.Brief(itemAt(p, sel, other).X)})
 	}
-	if readsPositions(p.Dialect) {
+	if facts.ReadsPositions(p.Dialect) {
 		return f
 	}
 	f.Message = fmt.Sprintf("%s is a number here, and does not stand for %s", p.Text(lit), p.Brief(item.X))
@@ -103,12 +103,6 @@ func positionFinding(p *check.Pass, g *syntax.GroupBy, sel *syntax.Select, posit
 		f.Why = "Without GROUP_BY_POSITION_ENABLED, which 23 brought, this database knows no column numbers in GROUP BY."
 	}
 	return f
-}
-
-// readsPositions reports whether a number in GROUP BY is a position wherever a text of this
-// dialect runs at all.
-func readsPositions(d dialect.Dialect) bool {
-	return d.Has(dialect.GroupByPosition) || d == dialect.ANSI
 }
 
 // isColumnExpr reports whether an expression means the same in GROUP BY as in
@@ -131,7 +125,7 @@ func isColumnExpr(x syntax.Expr) bool {
 // plainItems reports whether each item is one column, no star.
 func plainItems(items []*syntax.SelectItem) bool {
 	for _, item := range items {
-		if _, star := item.X.(*syntax.Star); star || facts.IsPut(item.X) {
+		if _, star := item.X.(*syntax.Star); star || syntax.IsPut(item.X) {
 			return false
 		}
 	}

@@ -124,7 +124,7 @@ var lonelyCoalesce = &check.Check{
 }
 
 func runLonelyCoalesce(p *check.Pass, c *syntax.Call) {
-	if !facts.IsPlainCall(c) || len(c.Args) == 0 || facts.IsPut(c.Args[len(c.Args)-1]) {
+	if !facts.IsPlainCall(c) || len(c.Args) == 0 || syntax.IsPut(c.Args[len(c.Args)-1]) {
 		return
 	}
 	f := check.Finding{Span: c.Span(), Certainty: check.Certain}

@@ -6,7 +6,6 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
-	"justlens/core/facts"
 	"justlens/core/syntax"
 )
 
@@ -102,7 +101,7 @@ func runSubqueryWidth(p *check.Pass, n syntax.Node) {
 func width(x syntax.Expr) (n int, ok bool) {
 	switch x := syntax.Unparen(x).(type) {
 	case *syntax.Row:
-		return len(x.Items), !slices.ContainsFunc(x.Items, facts.IsPut)
+		return len(x.Items), !slices.ContainsFunc(x.Items, syntax.IsPut)
 	case *syntax.Subquery, *syntax.Star, *syntax.Param, *syntax.BadExpr:
 		return 0, false
 	}

@@ -21,15 +21,19 @@ type foreignFunction struct {
 // manuals of the databases.
 var foreignFunctions = gatherFunctions()
 
-// Sets of databases that have a function, beside those that stand alone.
+// Sets of databases that have a function.
 const (
-	inMySQL        = dialect.Set(1<<dialect.MySQL | 1<<dialect.MariaDB)
-	inSpark        = dialect.Set(1 << dialect.Spark)
-	inSQLite       = dialect.Set(1 << dialect.SQLite)
-	inPostgres     = dialect.Set(1 << dialect.Postgres)
-	inOracle       = dialect.Set(1 << dialect.Oracle)
-	inServer       = dialect.Set(1 << dialect.SQLServer)
-	inMariaDB      = dialect.Set(1 << dialect.MariaDB)
+	inMySQL    = dialect.Set(1<<dialect.MySQL | 1<<dialect.MariaDB)
+	inSpark    = dialect.Set(1 << dialect.Spark)
+	inSQLite   = dialect.Set(1 << dialect.SQLite)
+	inPostgres = dialect.Set(1 << dialect.Postgres)
+	inOracle   = dialect.Set(1 << dialect.Oracle)
+	inServer   = dialect.Set(1 << dialect.SQLServer)
+	inMariaDB  = dialect.Set(1 << dialect.MariaDB)
+)
+
+// What to do instead, in words.
+const (
 	ofDates        = "use the database's own date functions"
 	ofJSON         = "use the database's own functions of JSON"
 	partOfDate     = "take the part by EXTRACT, DATEPART or strftime"

@@ -18,19 +18,18 @@ var (
 
 // foreignInterval tells INTERVAL where there is none, and where it stands before texts only.
 func foreignInterval(p *check.Pass, n *syntax.Interval) {
-	lit, isText := syntax.Unparen(n.Value).(*syntax.Literal)
-	isText = isText && lit.Lit != syntax.NumberLiteral
 	_, put := syntax.Unparen(n.Value).(*syntax.Param) // what a program may put in, in quotes
+	call := adding(p, n)
 	switch {
-	case unitOf(p, n) == "" && !isText: // the function INTERVAL
-	case addsInterval(p, n): // told of the function
+	case unitOf(p, n) == "" && !isText(n): // the function INTERVAL
+	case call != nil && !foreignFunctions[p.FunctionName(call)].has.Has(p.Dialect): // told of the function
 	case noIntervals.Has(p.Dialect):
 		foreign{p.Brief(n), dialect.Everywhere &^ noIntervals, n.Span(), byHand(addedDays(p.Dialect)), check.Certain}.tell(p)
-	case !isText && !put:
+	case !isText(n) && !put:
 		f := foreign{p.Brief(n), takesIntervals, n.Span(), byHand("multiply an interval: n * INTERVAL '1' DAY"), check.Certain}
-		if c, ok := p.Parent(n).(*syntax.Call); ok && signs[p.FunctionName(c)] != "" { // which PostgreSQL has since 16
-			if sum := ownSum(p, c); sum != "" {
-				f.mends = replace("write "+sum, c.Span(), sum)
+		if call != nil { // date_add, which PostgreSQL has since 16
+			if sum := ownSum(p, call); sum != "" {
+				f.mends = replace("write "+sum, call.Span(), sum)
 			}
 		} else if own := ownInterval(p, n); own != "" {
 			f.mends = replace("write "+own, n.Span(), own)
@@ -47,10 +46,18 @@ func addedDays(d dialect.Dialect) string {
 	return "write DATETIME(…, '-7 days') or the like"
 }
 
-// addsInterval reports whether an interval stands in a call that the dialect does not know.
-func addsInterval(p *check.Pass, n *syntax.Interval) bool {
-	c, ok := p.Parent(n).(*syntax.Call)
-	return ok && len(c.Name) == 1 && signs[p.FunctionName(c)] != "" && !foreignFunctions[p.FunctionName(c)].has.Has(p.Dialect)
+// adding gives the call that adds an interval to a date, or subtracts it; nil if it stands in none.
+func adding(p *check.Pass, n *syntax.Interval) *syntax.Call {
+	if c, ok := p.Parent(n).(*syntax.Call); ok && len(c.Name) == 1 && signs[p.FunctionName(c)] != "" {
+		return c
+	}
+	return nil
+}
+
+// isText reports whether an interval holds a text, as those that PostgreSQL and Oracle read.
+func isText(n *syntax.Interval) bool {
+	lit, ok := syntax.Unparen(n.Value).(*syntax.Literal)
+	return ok && lit.Lit != syntax.NumberLiteral
 }
 
 // signs are those of functions that add an interval to a date, or subtract it.
@@ -99,6 +106,8 @@ func ownInterval(p *check.Pass, n *syntax.Interval) string {
 	switch {
 	case p.HasComment(n.Span()) || p.Dialect != dialect.Postgres && p.Dialect != dialect.Oracle || !isUnit(p.Dialect, unit):
 		return ""
+	case isText(n):
+		return p.Text(n)
 	case p.Dialect == dialect.Oracle && count != "":
 		return fmt.Sprintf("%s '%s' %s", word, count, unit)
 	case p.Dialect == dialect.Oracle:
@@ -133,6 +142,9 @@ func unitOf(p *check.Pass, n *syntax.Interval) string {
 
 // countOf gives the number of an interval as written, its sign with it; "" where it is none.
 func countOf(p *check.Pass, n *syntax.Interval) string {
+	if isText(n) {
+		return ""
+	}
 	if value := syntax.Unparen(n.Value); syntax.IsConstant(value) {
 		return p.Text(value)
 	}

@@ -5,6 +5,7 @@ SELECT DATE_SUB(moved_on, INTERVAL 7 DAY) FROM hives; -- want "syntax.other-dial
 SELECT hive_id FROM hives WHERE (DATE_ADD(moved_on, INTERVAL frame_count MONTH)) < now(); -- want "syntax.other-dialect"
 SELECT 2 * SUBDATE(moved_on, INTERVAL 1 WEEK) FROM hives; -- want "syntax.other-dialect"
 SELECT now() + INTERVAL 1 QUARTER; -- want "syntax.other-dialect"
+SELECT SUBDATE(moved_on, INTERVAL '7' DAY) FROM hives; -- want "syntax.other-dialect"
 SELECT now() + interval (frame_count + 1) day FROM hives; -- want "syntax.other-dialect"
 SELECT YEAR(moved_on), UNIX_TIMESTAMP(moved_on), LOCATE('a', name), INSTR(name, 'a'), UCASE(name) FROM hives; -- want "syntax.other-dialect" "syntax.other-dialect" "syntax.other-dialect" "syntax.other-dialect" "syntax.other-dialect"
 SELECT JSON_EXTRACT(remark, '$.mites'), STR_TO_DATE(remark, '%Y') FROM inspections; -- want "syntax.other-dialect" "syntax.other-dialect"

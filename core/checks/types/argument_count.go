@@ -64,13 +64,12 @@ func runArgumentCount(p *check.Pass, c *syntax.Call) {
 		return
 	}
 	for _, a := range c.Args {
-		switch a := a.(type) {
+		switch a.(type) {
 		case *syntax.NamedArg, *syntax.BadExpr, *syntax.Star:
 			return
-		case *syntax.Param:
-			if a.Put {
-				return
-			}
+		}
+		if syntax.IsPut(a) {
+			return
 		}
 	}
 	found := check.Finding{

@@ -5,7 +5,6 @@ import (
 	"slices"
 
 	"justlens/core/check"
-	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -76,7 +75,7 @@ func counted(n int, what string) string {
 func anyTemplate(items []syntax.Expr) bool {
 	return slices.ContainsFunc(items, func(x syntax.Expr) bool {
 		_, bad := x.(*syntax.BadExpr)
-		return bad || facts.IsPut(x)
+		return bad || syntax.IsPut(x)
 	})
 }
 
