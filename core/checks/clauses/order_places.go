@@ -308,7 +308,8 @@ var distinctOnOrder = &check.Check{
 	Title: "ORDER BY does not begin with the DISTINCT ON list",
 	Doc: "DISTINCT ON keeps the first row of each set, in the order of ORDER BY, so ORDER BY must begin with the same expressions, in any order " +
 		"among themselves. PostgreSQL refuses anything else.",
-	Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres)),
+	Verdicts:  check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres)),
+	Elsewhere: "only PostgreSQL has DISTINCT ON",
 	Examples: []check.Example{{
 		Dialect: dialect.Postgres,
 		Bad:     "SELECT DISTINCT ON (apiary_id) apiary_id, name FROM hives ORDER BY name",

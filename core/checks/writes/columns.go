@@ -357,12 +357,13 @@ func runSetTwice(p *check.Pass, n *syntax.Update) {
 }
 
 var conflictTarget = &check.Check{
-	ID:       "write.conflict-target",
-	Title:    "ON CONFLICT on columns that are no key",
-	Errors:   []string{"42P10"},
-	Doc:      "ON CONFLICT (…) needs a primary key or unique index over exactly these columns, which tells it when two rows conflict. Without one PostgreSQL and SQLite refuse the statement.",
-	Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres, dialect.SQLite)),
-	Needs:    check.Schema,
+	ID:        "write.conflict-target",
+	Title:     "ON CONFLICT on columns that are no key",
+	Errors:    []string{"42P10"},
+	Doc:       "ON CONFLICT (…) needs a primary key or unique index over exactly these columns, which tells it when two rows conflict. Without one PostgreSQL and SQLite refuse the statement.",
+	Verdicts:  check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres, dialect.SQLite)),
+	Elsewhere: "only PostgreSQL and SQLite have ON CONFLICT",
+	Needs:     check.Schema,
 	Examples: []check.Example{{
 		Dialect: dialect.Postgres,
 		Bad:     "INSERT INTO hives (hive_id, name, apiary_id, keeper_id, frame_count) VALUES (1, 'Ash', 1, 1, 8) ON CONFLICT (name) DO NOTHING",
