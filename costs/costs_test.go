@@ -36,13 +36,14 @@ type kind struct{ name, head, part, tail, behind string }
 
 // text gives a text of about a size.
 func (k kind) text(size int) string {
-	var b strings.Builder
-	b.WriteString(k.head)
-	n := 0
-	for ; b.Len()*(len(k.part)+len(k.behind)) < size*len(k.part); n++ {
-		b.WriteString(strings.ReplaceAll(k.part, "#", strconv.Itoa(n)))
+	var parts, behind strings.Builder
+	parts.WriteString(k.head)
+	for n := 0; parts.Len()*(len(k.part)+len(k.behind)) < size*len(k.part); n++ {
+		number := strconv.Itoa(n)
+		parts.WriteString(strings.ReplaceAll(k.part, "#", number))
+		behind.WriteString(strings.ReplaceAll(k.behind, "#", number))
 	}
-	return b.String() + k.tail + strings.Repeat(k.behind, n)
+	return parts.String() + k.tail + behind.String()
 }
 
 func kinds(t *testing.T) []kind {

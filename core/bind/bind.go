@@ -350,7 +350,7 @@ func (b *Binder) insert(n *syntax.Insert, outer *Scope, ctes *cteScope) {
 	}
 	around := outer
 	if n.Query != nil && !n.Duplicate.IsEmpty() { // what ON DUPLICATE KEY sets may come from the query
-		if sel, ok := n.Query.Body.(*syntax.Select); ok {
+		if sel := n.Query.Select(); sel != nil {
 			around = b.info.Scope(sel)
 		}
 	}

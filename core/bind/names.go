@@ -326,12 +326,22 @@ func (b *Binder) seesAliases(at place) bool {
 
 // output finds the output column of a name: a written alias or its column's name.
 func (b *Binder) output(s *syntax.Select, sym syntax.Sym) *syntax.SelectItem {
-	for _, item := range s.Items {
-		if b.outputSym(item) == sym {
-			return item
+	if len(s.Items) <= shortList {
+		for _, item := range s.Items {
+			if b.outputSym(item) == sym {
+				return item
+			}
+		}
+		return nil
+	}
+	sc := b.info.Scope(s)
+	if sc.outputs == nil {
+		sc.outputs = make(map[syntax.Sym]*syntax.SelectItem, len(s.Items))
+		for _, item := range slices.Backward(s.Items) {
+			sc.outputs[b.outputSym(item)] = item
 		}
 	}
-	return nil
+	return sc.outputs[sym]
 }
 
 // laterOutput finds another output column of the name of item, that means

@@ -39,6 +39,11 @@ type Source struct {
 	// names are those of the table's columns, of which Columns holds those used.
 	names   []syntax.Sym
 	columns *slab.Slab[Column]
+	// byName indexes the first of many columns, as many of Columns as indexed says, and
+	// places the names.
+	byName  map[syntax.Sym]*Column
+	indexed int
+	places  map[syntax.Sym]int
 	// Index is its place in Scope.Sources.
 	Index int
 }
@@ -87,6 +92,8 @@ type Scope struct {
 	ctes *cteScope
 	// aliases index the written aliases of a long select list.
 	aliases map[syntax.Sym]*syntax.SelectItem
+	// outputs index the names of a long select list.
+	outputs map[syntax.Sym]*syntax.SelectItem
 	// byName indexes the first of many sources, as many as named says.
 	byName map[syntax.Sym]*Source
 	named  int
@@ -122,6 +129,9 @@ func (sc *Scope) Item(sym syntax.Sym) *syntax.SelectItem {
 
 // Named finds a column of the source by name.
 func (s *Source) Named(sym syntax.Sym) *Column {
+	if len(s.Columns)+len(s.names) > manyColumns {
+		return s.namedOfMany(sym)
+	}
 	for _, c := range s.Columns {
 		if c.Sym == sym {
 			return c
@@ -131,6 +141,31 @@ func (s *Source) Named(sym syntax.Sym) *Column {
 		if name == sym {
 			return s.add(Column{Sym: sym, Index: i})
 		}
+	}
+	return nil
+}
+
+// manyColumns is how many columns are looked through one by one.
+const manyColumns = 256
+
+func (s *Source) namedOfMany(sym syntax.Sym) *Column {
+	if s.byName == nil {
+		s.byName, s.places = map[syntax.Sym]*Column{}, make(map[syntax.Sym]int, len(s.names))
+		for i, name := range slices.Backward(s.names) {
+			s.places[name] = i
+		}
+	}
+	for ; s.indexed < len(s.Columns); s.indexed++ {
+		c := s.Columns[s.indexed]
+		if _, ok := s.byName[c.Sym]; !ok {
+			s.byName[c.Sym] = c
+		}
+	}
+	if c := s.byName[sym]; c != nil {
+		return c
+	}
+	if i, ok := s.places[sym]; ok {
+		return s.add(Column{Sym: sym, Index: i})
 	}
 	return nil
 }
@@ -291,6 +326,10 @@ func (sc *Scope) Merges(sym syntax.Sym) bool {
 // or those of one join for its ON.
 type visible struct{ from, to int }
 
+// mostSources bounds of how many sources a column without a qualifier is looked for; no
+// database takes as many.
+const mostSources = 256
+
 // lookup finds an unqualified column in one scope.
 func (sc *Scope) lookup(id syntax.Ident, v visible) Use {
 	sym := id.Sym
@@ -298,6 +337,9 @@ func (sc *Scope) lookup(id syntax.Ident, v visible) Use {
 	var others []*Source // that have it besides the first
 	open := 0
 	var only *Source
+	if len(sc.Sources) > mostSources {
+		return Use{Status: Unclear}
+	}
 	for _, s := range sc.Sources[v.from:min(v.to, len(sc.Sources))] {
 		if c := s.Named(sym); c != nil {
 			if first == nil {

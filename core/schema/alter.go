@@ -22,9 +22,6 @@ func (a applier) alterTable(n *syntax.AlterTable) {
 	}
 	t := a.schema.own(old)
 	for _, action := range a.ordered(n.Actions) {
-		if action.Action != syntax.AddColumn {
-			t.places = nil
-		}
 		if action.Action == syntax.RenameTable {
 			a.schema.remove(t)
 			a.referTo(t.Name, a.text(action.To))
@@ -106,13 +103,14 @@ func (a applier) alter(t *Table, n *syntax.AlterAction) {
 	case syntax.RenameColumn:
 		if i := a.mustHave(t, n); i >= 0 {
 			t.Columns[i].Name, t.Columns[i].Quoted = a.text(n.To), a.exact(n.To)
+			t.places = nil
 		}
 	case syntax.RenameConstraint:
 		t.renameConstraint(a.text(n.Name), a.text(n.To))
 	case syntax.ChangeColumn:
 		if i := a.mustHave(t, n); i >= 0 && n.Column != nil {
 			primary := t.Columns[i].Primary
-			t.Columns[i] = a.column(n.Column)
+			t.Columns[i], t.places = a.column(n.Column), nil
 			t.Columns[i].Primary = primary
 			a.columnConstraints(t, n.Column, i)
 			a.place(t, i, n)
@@ -220,8 +218,16 @@ func (a applier) mustHave(t *Table, n *syntax.AlterAction) int {
 	return i
 }
 
+// mostColumns bounds the tables that are kept up to date column by column; no database takes
+// as many (MySQL 4096, PostgreSQL 1600).
+const mostColumns = 1 << 13
+
 // dropColumn takes a column away, with the keys and indexes that hold it.
 func (t *Table) dropColumn(column int) {
+	if len(t.Columns) > mostColumns {
+		t.Complete = false
+		return
+	}
 	t.Columns = slices.Delete(t.Columns, column, column+1)
 	t.renumber(func(i int) int {
 		switch {

@@ -236,6 +236,19 @@ func (s *Schema) Tables() []*Table {
 	return all
 }
 
+// Few goes through the tables and views in no order, but through none where they are too many
+// to be gone through for each finding: those that the text makes would be more with its size.
+func (s *Schema) Few(yield func(*Table) bool) {
+	const own, given = 100, 10_000
+	size := 0
+	for layer := s.below; layer != nil; layer = layer.below {
+		size += len(layer.tables)
+	}
+	if len(s.tables) <= own && size <= given {
+		s.all(yield)
+	}
+}
+
 // all goes through the tables and views of s and those below it, in no order.
 func (s *Schema) all(yield func(*Table) bool) {
 	for layer := s; layer != nil; layer = layer.below {

@@ -72,8 +72,17 @@ func (p *Parser) prefix() Expr {
 				op = OpPrior
 			}
 		case word.Binary:
-			if next := p.peek(1).Kind; next == WordToken && stops[p.peek(1).Word()]&(notName|infixWord) == 0 || next == TextToken || next == QuotedName {
+			switch next := p.peek(1).Kind; next {
+			case WordToken:
+				if stops[p.peek(1).Word()]&(notName|infixWord) == 0 {
+					op = OpOther
+				}
+			case TextToken, QuotedName, NumberToken, Placeholder, VariableName:
 				op = OpOther
+			case Minus, Plus, Tilde, Exclamation:
+				if p.dialect.Has(dialect.ExecutedComments) { // elsewhere it may be a column's name
+					op = OpOther
+				}
 			}
 		}
 	}

@@ -2,6 +2,7 @@ package groups
 
 import (
 	"fmt"
+	"slices"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
@@ -36,13 +37,20 @@ var byPosition = &check.Check{
 			return
 		}
 		var byHand, mended []*syntax.Literal
+		plain := -1 // not counted yet
 		for _, x := range g.Items {
 			lit, ok := x.(*syntax.Literal)
 			if !ok {
 				continue
 			}
 			at, ok := p.Position(lit)
-			if !ok || at < 1 || at > len(sel.Items) || !plainItems(sel.Items[:at]) || p.AggregateIn(sel.Items[at-1]) != nil {
+			if !ok {
+				continue
+			}
+			if plain < 0 {
+				plain = plainItems(sel.Items)
+			}
+			if at < 1 || at > plain || p.AggregateIn(sel.Items[at-1]) != nil {
 				continue
 			}
 			switch key := sel.Items[at-1].X; {
@@ -122,14 +130,16 @@ func isColumnExpr(x syntax.Expr) bool {
 	return ok && names > 0
 }
 
-// plainItems reports whether each item is one column, no star.
-func plainItems(items []*syntax.SelectItem) bool {
-	for _, item := range items {
-		if _, star := item.X.(*syntax.Star); star || syntax.IsPut(item.X) {
-			return false
-		}
+// plainItems counts the items before the first that is not one column.
+func plainItems(items []*syntax.SelectItem) int {
+	at := slices.IndexFunc(items, func(item *syntax.SelectItem) bool {
+		_, star := item.X.(*syntax.Star)
+		return star || syntax.IsPut(item.X)
+	})
+	if at < 0 {
+		return len(items)
 	}
-	return true
+	return at
 }
 
 var constantKey = &check.Check{

@@ -96,20 +96,11 @@ func canMoveToWhere(p *check.Pass, g *facts.Grouping, c syntax.Expr) bool {
 		if name, isName := n.(*syntax.Name); isName {
 			u := p.Use(name)
 			columns++
-			ok = ok && (u.Status == bind.Resolved || u.Status == bind.Assumed && !isAlias(p.SelectOf(c), name)) && !u.Outer
+			ok = ok && (u.Status == bind.Resolved || u.Status == bind.Assumed && p.Scope(p.SelectOf(c)).Item(name.Last().Sym) == nil) && !u.Outer
 		}
 		return ok
 	})
 	return ok && columns > 0 && g.Grouped(c)
-}
-
-func isAlias(s *syntax.Select, name *syntax.Name) bool {
-	for _, item := range s.Items {
-		if !item.Alias.IsZero() && item.Alias.Sym == name.Last().Sym {
-			return true
-		}
-	}
-	return false
 }
 
 // toWhere moves the conditions of HAVING that move holds to WHERE.

@@ -55,6 +55,7 @@ var ungroupedColumn = &check.Check{
 	}, {
 		Dialect: dialect.MySQL,
 		Near: []string{
+			"SELECT COUNT(*) FROM hives ORDER BY name",
 			"SELECT h.hive_id, h.name, COUNT(*) FROM hives h JOIN inspections i ON i.hive_id = h.hive_id GROUP BY i.hive_id",
 		},
 	}},
@@ -81,8 +82,8 @@ func runUngroupedColumn(p *check.Pass, s *syntax.Select, aggregate *syntax.Call)
 		return
 	}
 	q := p.OwnQuery(s)
-	if q != nil && (q.OrderBy == nil || s.Distinct) {
-		q = nil
+	if q != nil && (q.OrderBy == nil || s.Distinct || s.GroupBy == nil && p.Dialect.Has(dialect.ExecutedComments)) {
+		q = nil // MySQL and MariaDB leave ORDER BY out where the result is one row
 	}
 	if settled(p, g, s, q) {
 		return

@@ -31,11 +31,16 @@ var duplicateAlias = &check.Check{
 		Dialect: dialect.Postgres,
 		Bad:     "SELECT 1 FROM hives, hives",
 		Good:    "SELECT 1 FROM hives, hives AS other",
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT 1 FROM hives AS h JOIN queens AS h ON 1 = 1",
+		Good:    "SELECT 1 FROM hives AS h JOIN queens AS q ON 1 = 1",
+		Near:    []string{"SELECT 1 FROM (SELECT hive_id FROM harvests) AS hives JOIN hives ON 1 = 1"},
 	}},
 	On: check.Kinds(runDuplicateAlias, syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete).With(facts.Several).And(check.Nodes(duplicateCTE)),
 }
 
-// mostSources bounds how many sources are compared with each other; no database
+// mostSources bounds how many sources, or windows, are compared with each other; no database
 // takes as many.
 const mostSources = 256
 
@@ -46,7 +51,7 @@ func runDuplicateAlias(p *check.Pass, n syntax.Node) {
 			continue
 		}
 		k := slices.IndexFunc(scope.Sources[:i], func(other *bind.Source) bool { return other.Name.Sym == s.Name.Sym && other.Node != nil })
-		if k >= 0 && !differ(p, scope.Sources[k].Node, s.Node) {
+		if k >= 0 && !differ(p, scope.Sources[k], s) {
 			earlier := scope.Sources[k]
 			p.Report(check.Finding{
 				Span: s.Name.Span, Certainty: check.Certain,
@@ -78,32 +83,25 @@ func duplicateCTE(p *check.Pass, w *syntax.With) {
 	}
 }
 
-// differ reports whether two sources of one bare name are told apart by the
-// schemas they are qualified with, or by letter case.
-func differ(p *check.Pass, a, b syntax.TableExpr) bool {
-	x, ok := a.(*syntax.TableRef)
-	y, also := b.(*syntax.TableRef)
+// differ reports whether two sources of one name are told apart by the schemas they are
+// qualified with, or by letter case. On MySQL and MariaDB even an alias is one of its
+// database, and a derived table is in none.
+func differ(p *check.Pass, one, other *bind.Source) bool {
+	x, ok := one.Node.(*syntax.TableRef)
+	y, also := other.Node.(*syntax.TableRef)
+	if p.Dialect.Has(dialect.ExecutedComments) {
+		_, derived := one.Node.(*syntax.Derived)
+		_, alsoDerived := other.Node.(*syntax.Derived)
+		if derived && also && other.Query == nil || ok && alsoDerived && one.Query == nil || ok && also && len(x.Name) != len(y.Name) {
+			return true
+		}
+	}
 	if !ok || !also || !x.Alias.IsZero() || !y.Alias.IsZero() {
-		return p.Dialect.Has(dialect.ExecutedComments) && text.Clipped(p.Src, nameOf(a).Span) != text.Clipped(p.Src, nameOf(b).Span)
+		return p.Dialect.Has(dialect.ExecutedComments) && text.Clipped(p.Src, one.Name.Span) != text.Clipped(p.Src, other.Name.Span)
 	}
 	if len(x.Name) < 2 || len(y.Name) < 2 {
 		return len(x.Name) != len(y.Name) // the bare one may be of any schema
 	}
-	of, other := x.Name[len(x.Name)-2], y.Name[len(y.Name)-2]
-	return of.Sym != other.Sym || of.Sym == 0 && text.Clipped(p.Src, of.Span) != text.Clipped(p.Src, other.Span)
-}
-
-func nameOf(t syntax.TableExpr) syntax.Ident {
-	switch t := t.(type) {
-	case *syntax.TableRef:
-		if !t.Alias.IsZero() {
-			return t.Alias
-		}
-		return t.Name[len(t.Name)-1]
-	case *syntax.Derived:
-		return t.Alias
-	case *syntax.FuncTable:
-		return t.Alias
-	}
-	return syntax.Ident{}
+	of, with := x.Name[len(x.Name)-2], y.Name[len(y.Name)-2]
+	return of.Sym != with.Sym || of.Sym == 0 && text.Clipped(p.Src, of.Span) != text.Clipped(p.Src, with.Span)
 }

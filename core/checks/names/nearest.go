@@ -1,6 +1,8 @@
 package names
 
 import (
+	"slices"
+
 	"justlens/core/bind"
 	"justlens/core/check"
 )
@@ -19,8 +21,9 @@ func columnNames(p *check.Pass, s *bind.Source) []string {
 // tableNames lists the tables and views of the schema.
 func tableNames(p *check.Pass) []string {
 	var out []string
-	for _, t := range p.Schema.Tables() {
+	for t := range p.Schema.Few {
 		out = append(out, t.Name)
 	}
+	slices.Sort(out)
 	return out
 }

@@ -76,7 +76,7 @@ func unknownWindow(p *check.Pass, w *syntax.Window) {
 	if name.IsZero() {
 		name = w.Base
 	}
-	if !ok || call.Over != w || name.IsZero() || sel == nil || !p.Tells(w) {
+	if !ok || call.Over != w || name.IsZero() || sel == nil || len(sel.Windows) > mostSources || !p.Tells(w) {
 		return
 	}
 	for _, defined := range sel.Windows {

@@ -274,10 +274,11 @@ func has(p *check.Pass, sources []*bind.Source) string {
 // ownersOf lists up to three tables that have a column.
 func ownersOf(p *check.Pass, sym syntax.Sym) []string {
 	var owners []string
-	for _, t := range p.Schema.Tables() {
-		if t.Column(p.Names.String(sym)) >= 0 && len(owners) < 3 {
+	for t := range p.Schema.Few {
+		if t.Column(p.Names.String(sym)) >= 0 {
 			owners = append(owners, t.Name)
 		}
 	}
-	return owners
+	slices.Sort(owners)
+	return owners[:min(len(owners), 3)]
 }

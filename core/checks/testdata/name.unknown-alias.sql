@@ -18,3 +18,4 @@ SELECT RANK() OVER v FROM harvests WINDOW w AS (ORDER BY hive_id); -- want "name
 SELECT RANK() OVER w FROM harvests WINDOW w AS (ORDER BY hive_id);
 SELECT h.name FROM hives AS h, queens AS q JOIN keepers AS k ON k.keeper_id = h.keeper_id WHERE q.queen_id = h.queen_id; -- want "join.comma" "join.comma-precedence"
 SELECT h.name FROM queens AS q, hives AS h JOIN keepers AS k ON k.keeper_id = h.keeper_id WHERE q.queen_id = h.queen_id; -- want "join.comma"
+INSERT INTO hives (hive_id, name, apiary_id, keeper_id, frame_count) (SELECT queen_id + 100, name, 1, 1, 8 FROM queens AS q WHERE q.queen_id > 90) ON DUPLICATE KEY UPDATE name = q.name;

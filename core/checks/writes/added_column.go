@@ -52,16 +52,22 @@ func runAddedColumn(p *check.Pass, n *syntax.AlterTable) {
 	if len(n.Name) == 0 || len(p.Stmt.Errors) > 0 {
 		return
 	}
+	beside := map[syntax.Sym]syntax.Expr{} // the defaults that stand beside the columns
+	for _, a := range n.Actions {
+		if a.Action == syntax.SetDefault {
+			beside[a.Name.Sym] = a.X
+		}
+	}
 	for _, a := range n.Actions {
 		if a.Action == syntax.AddColumn && a.Column != nil {
-			addsColumn(p, n, a.Column)
+			addsColumn(p, n, a.Column, beside)
 		}
 	}
 }
 
-func addsColumn(p *check.Pass, n *syntax.AlterTable, c *syntax.ColumnDef) {
+func addsColumn(p *check.Pass, n *syntax.AlterTable, c *syntax.ColumnDef, beside map[syntax.Sym]syntax.Expr) {
 	column := p.Schema.Declared(c, p.Src)
-	unique, primary, value := constraints(n, c)
+	unique, primary, value := constraints(c, beside)
 	name, table := p.Ident(c.Name), p.Ident(n.Name[len(n.Name)-1])
 	key := unique
 	if primary != nil {
@@ -146,7 +152,7 @@ func madeUp(of class.Class) string {
 
 // constraints gives what is declared of a column that is added: its keys and its default, which
 // on SQL Server may stand beside it.
-func constraints(n *syntax.AlterTable, c *syntax.ColumnDef) (unique, primary *syntax.Constraint, value syntax.Expr) {
+func constraints(c *syntax.ColumnDef, beside map[syntax.Sym]syntax.Expr) (unique, primary *syntax.Constraint, value syntax.Expr) {
 	for _, con := range c.Constraints {
 		switch con.Type {
 		case syntax.UniqueKey:
@@ -157,10 +163,8 @@ func constraints(n *syntax.AlterTable, c *syntax.ColumnDef) (unique, primary *sy
 			value = con.X
 		}
 	}
-	for _, a := range n.Actions {
-		if a.Action == syntax.SetDefault && a.Name.Sym == c.Name.Sym {
-			value = a.X
-		}
+	if x, ok := beside[c.Name.Sym]; ok {
+		value = x
 	}
 	return unique, primary, value
 }
