@@ -185,9 +185,11 @@ func (b *Binder) statement(n syntax.Stmt, outer *Scope, ctes *cteScope) {
 	case *syntax.SelectStmt:
 		b.query(n.Query, outer, ctes)
 	case *syntax.CreateTable:
-		if n.Query != nil {
-			b.query(n.Query, nil, nil)
-		}
+		b.createTable(n)
+	case *syntax.AlterTable:
+		b.alterTable(n)
+	case *syntax.CreateIndex:
+		b.createIndex(n)
 	case *syntax.CreateView:
 		b.query(n.Query, nil, nil)
 	case *syntax.Insert:

@@ -52,7 +52,7 @@ func (c *Check) Family() string {
 // stand in the statement.
 func (c *Check) hangsOnClauses() bool {
 	switch c.Family() {
-	case "rows", "group", "clause", "join", "name", "write", "set", "index":
+	case "rows", "group", "clause", "join", "name", "write", "definition", "set", "index":
 		return true
 	}
 	return false

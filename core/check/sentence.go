@@ -1,6 +1,7 @@
 package check
 
 import (
+	"fmt"
 	"strings"
 
 	"justlens/core/bind"
@@ -28,4 +29,12 @@ func (p *Pass) SourceName(s *bind.Source) string {
 		}
 	}
 	return t.Name
+}
+
+// Counted says how many of something there are: "1 column", "2 columns".
+func Counted(n int, what string) string {
+	if n == 1 {
+		return "1 " + what
+	}
+	return fmt.Sprintf("%d %ss", n, what)
 }

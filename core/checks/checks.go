@@ -10,6 +10,7 @@ import (
 	"justlens/core/checks/acceptances"
 	"justlens/core/checks/cases"
 	"justlens/core/checks/clauses"
+	"justlens/core/checks/definitions"
 	"justlens/core/checks/groups"
 	"justlens/core/checks/indexes"
 	"justlens/core/checks/joins"
@@ -33,7 +34,7 @@ import (
 func All() []*check.Check {
 	return slices.Concat(syntaxes.Checks, clauses.Checks, names.Checks, groups.Checks, nulls.Checks, logic.Checks,
 		maths.Checks, matches.Checks, ranges.Checks, indexes.Checks, joins.Checks, sets.Checks, cases.Checks, windows.Checks, rows.Checks, types.Checks, writes.Checks,
-		safety.Checks, acceptances.Checks)
+		definitions.Checks, safety.Checks, acceptances.Checks)
 }
 
 // Families maps each family to what it is about.
@@ -55,6 +56,7 @@ var Families = []Family{
 	{"rows", "the shape of the result"},
 	{"type", "values that cannot be there"},
 	{"write", "what INSERT, UPDATE and DELETE do to rows"},
+	{"definition", "what tables, keys and indexes cannot be"},
 	{"safety", "what lets strangers in"},
 	{"acceptance", "comments that accept findings"},
 }

@@ -214,6 +214,7 @@ func (a applier) mustHave(t *Table, n *syntax.AlterAction) int {
 	i := t.Column(a.text(n.Name))
 	if i < 0 && t.Complete && !n.IfExists {
 		a.schema.problem(n.Name.Span, "%s has no column %s", t.Name, a.text(n.Name))
+		delete(a.schema.created, t) // what else the statement says may not have come about
 	}
 	return i
 }

@@ -91,6 +91,9 @@ func (s *Schema) apply(stmt syntax.Stmt, src []byte) bool {
 		return false
 	case *syntax.OtherStmt:
 		statement := a.span(n.Span())
+		if leaves(statement) {
+			s.forget()
+		}
 		s.conversions = s.conversions || createsConversion(statement)
 		if on, ok := setsNumbers(statement); ok {
 			s.givenNumbers = on
@@ -122,6 +125,22 @@ func (a applier) empty(name []syntax.Ident) {
 	if own != t {
 		a.schema.put(own)
 	}
+}
+
+// leaves reports whether a statement undoes what stood before it, or goes to another database
+// or schema.
+func leaves(statement string) bool {
+	words := strings.Fields(strings.ToLower(statement[:min(len(statement), 60)]))
+	if len(words) == 0 {
+		return false
+	}
+	switch words[0] {
+	case "rollback", "use", "connect", "abort":
+		return true
+	}
+	return (words[0] == "set" || words[0] == "alter") && slices.ContainsFunc(words[1:], func(w string) bool {
+		return strings.HasPrefix(w, "search_path") || w == "schema" || strings.HasPrefix(w, "current_schema")
+	})
 }
 
 // createsConversion reports whether a statement is CREATE OPERATOR or CREATE CAST.
@@ -350,6 +369,10 @@ func (a applier) createTable(n *syntax.CreateTable) {
 	}
 	if !n.IfNotExists {
 		a.schema.make(t)
+		if a.schema.created == nil {
+			a.schema.created = map[*Table]bool{}
+		}
+		a.schema.created[t] = true
 	}
 	a.schema.put(t)
 }

@@ -49,6 +49,9 @@ func (a applier) reach(stmt *syntax.Statement) {
 		return
 	}
 	runs := hands || stmt.Node.Kind() != syntax.KindRoutine
+	if runs {
+		a.schema.forget()
+	}
 	for i, t := range stmt.Tokens {
 		switch {
 		case !within.Contains(t.Span):

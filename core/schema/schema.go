@@ -32,6 +32,7 @@ type Schema struct {
 	whole        bool
 	changes      int
 	made         map[*Table]bool // tables that the text itself made or emptied
+	created      map[*Table]bool // those of them that it made
 	opened       bool            // all tables were opened once
 	fresh        []*Table        // that were put since then
 	// Problems tell of what could not be applied.
@@ -400,6 +401,13 @@ func (s *Schema) put(t *Table) {
 // Makes reports whether the text to which the schema belongs made or emptied the table, so that
 // it has no rows but those that the text gives it.
 func (s *Schema) Makes(t *Table) bool { return s.made[t] }
+
+// Creates reports whether the text to which the schema belongs creates the table, so that what
+// it has at each statement is known.
+func (s *Schema) Creates(t *Table) bool { return s.created[t] }
+
+// forget takes it that the tables created so far may be gone, or may be those of another place.
+func (s *Schema) forget() { s.created = nil }
 
 func (s *Schema) make(t *Table) {
 	if s.made == nil {

@@ -10,7 +10,6 @@ import (
 	"justlens/core/facts"
 	"justlens/core/schema"
 	"justlens/core/syntax"
-	"justlens/core/text"
 )
 
 var unknownColumn = &check.Check{
@@ -83,25 +82,10 @@ func unknownTarget(p *check.Pass, s *bind.Source, id syntax.Ident) {
 		Message: fmt.Sprintf("there is no column %s to write to", p.Ident(id)),
 		Why:     fmt.Sprintf("%s has no column of that name.", s.SchemaTable().Name),
 	}
-	if near := offerNearest(p, &f, name, columnNames(p, s)); near != "" {
+	if near := p.OfferNearest(&f, name, columnNames(p, s)); near != "" {
 		f.Why = fmt.Sprintf("%s has no column of that name. Did you mean %s?", s.SchemaTable().Name, near)
 	}
 	p.Report(f)
-}
-
-// offerNearest asks for the candidate that a name resembles, offers to write it in the place
-// of the finding, and gives it; "" if there is none.
-func offerNearest(p *check.Pass, f *check.Finding, name string, candidates []string) string {
-	near := text.Nearest(name, candidates)
-	if near != "" {
-		f.Why = fmt.Sprintf("Did you mean %s?", near)
-		written := p.Dialect.Name(near, false)
-		if c := p.Src[f.Span.Start]; c == '`' || c == '[' {
-			written = p.Dialect.Quote(near)
-		}
-		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(f.Span, written)}}}
-	}
-	return near
 }
 
 // unknownInUsing reports a column of USING that one side of the join lacks.
@@ -193,14 +177,14 @@ func reportNoColumn(p *check.Pass, t *schema.Table, id syntax.Ident, what string
 	for _, c := range t.Columns {
 		columns = append(columns, c.Name)
 	}
-	offerNearest(p, &f, p.Names.String(id.Sym), columns)
+	p.OfferNearest(&f, p.Names.String(id.Sym), columns)
 	p.Report(f)
 }
 
 func runUnknownColumn(p *check.Pass, name *syntax.Name) {
 	u := p.Use(name)
-	if !p.Tells(name) || aliasBeside(p, name) {
-		return
+	if !p.Tells(name) || aliasBeside(p, name) || u.Scope != nil && u.Scope.Node != nil && bind.Definitions.Has(u.Scope.Node.Kind()) {
+		return // definition.unknown-column tells of definitions
 	}
 	if _, ok := meantAsText(p, name); ok {
 		return // name.double-quoted-text tells
@@ -225,7 +209,7 @@ func runUnknownColumn(p *check.Pass, name *syntax.Name) {
 	if p.Src[name.Last().Span.Start] == '"' && p.Dialect.Has(dialect.ExecutedComments) {
 		return // which is a text, but in a mode
 	}
-	if offerNearest(p, &f, p.Names.String(name.Last().Sym), candidates) == "" {
+	if p.OfferNearest(&f, p.Names.String(name.Last().Sym), candidates) == "" {
 		if owners := ownersOf(p, name.Last().Sym); len(owners) > 0 {
 			f.Why = fmt.Sprintf("It is a column of %s.", check.List(owners, "and"))
 		}

@@ -2,6 +2,7 @@ package names
 
 import (
 	"fmt"
+	"slices"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
@@ -28,10 +29,15 @@ var unknownTable = &check.Check{
 			"CREATE TABLE swarm (swarm_id integer); SELECT swarm_id FROM swarm",
 		},
 	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "CREATE INDEX by_name ON hive (name)",
+		Good:    "CREATE INDEX by_name ON hives (name)",
+		Near:    []string{"CREATE TABLE colonies (name text); CREATE INDEX by_name ON colonies (name)"},
+	}, {
 		NoSchema: true,
 		Near:     []string{"SELECT name FROM swarms"},
 	}},
-	On: check.Kinds(runUnknownTable, syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete, syntax.KindInsert, syntax.KindMerge).With(facts.Strange).And(check.Nodes(unknownParent)),
+	On: check.Kinds(runUnknownTable, syntax.KindSelect, syntax.KindUpdate, syntax.KindDelete, syntax.KindInsert, syntax.KindMerge).With(facts.Strange).And(check.Nodes(unknownParent)).And(check.Nodes(unknownChanged)).And(check.Nodes(unknownIndexed)),
 }
 
 func runUnknownTable(p *check.Pass, n syntax.Node) {
@@ -79,6 +85,39 @@ func unknownParent(p *check.Pass, n *syntax.Constraint) {
 		Message: fmt.Sprintf("there is no table %s to refer to", p.Ident(last)),
 		Why:     "Neither the schema nor the script before this has it.",
 	}
-	offerNearest(p, &f, p.Names.String(last.Sym), tableNames(p))
+	p.OfferNearest(&f, p.Names.String(last.Sym), tableNames(p))
+	p.Report(f)
+}
+
+// unknownIndexed reports CREATE INDEX on a table that is not there.
+func unknownIndexed(p *check.Pass, n *syntax.CreateIndex) {
+	unknownDefined(p, n, n.Table, check.Likely, "to index")
+}
+
+// unknownChanged reports ALTER TABLE of a table that is not there: it may be gone since.
+func unknownChanged(p *check.Pass, n *syntax.AlterTable) {
+	changes := slices.ContainsFunc(n.Actions, func(a *syntax.AlterAction) bool {
+		return a.Action != syntax.OtherAction && a.Action != syntax.RenameTable
+	})
+	if changes && !n.IfExists { // a sequence may get another owner like a table
+		unknownDefined(p, n, n.Name, check.Possible, "to change")
+	}
+}
+
+func unknownDefined(p *check.Pass, n syntax.Node, name []syntax.Ident, certainty check.Certainty, what string) {
+	if len(name) == 0 || len(name) > 2 || name[len(name)-1].Sym == 0 || p.Parent(n) != nil || !p.Tells(n) || len(p.Stmt.Open) > 0 ||
+		p.Schema == nil || !p.Schema.IsWhole() || p.Schema.Unseen() != schema.NoneUnseen || p.TableNamed(name) != nil {
+		return
+	}
+	last := name[len(name)-1]
+	if p.Schema.HasRelation(p.Names.String(last.Sym)) || len(name) > 1 && !p.Schema.HasQualifier(p.Names.String(name[0].Sym)) {
+		return
+	}
+	f := check.Finding{
+		Span: last.Span, Certainty: certainty,
+		Message: fmt.Sprintf("there is no table %s %s", p.Ident(last), what),
+		Why:     "Neither the schema nor the script before this has it.",
+	}
+	p.OfferNearest(&f, p.Names.String(last.Sym), tableNames(p))
 	p.Report(f)
 }

@@ -18,3 +18,6 @@ DROP TABLE swarm;
 SELECT swarm_id FROM swarm; -- want "name.unknown-table"
 SELECT name FROM (SELECT name FROM hives) AS inner_hives;
 SELECT name FROM HIVES;
+CREATE INDEX by_name ON hive (name); -- want "name.unknown-table"
+CREATE TABLE colonies (name text);
+CREATE INDEX by_colony ON colonies (name);

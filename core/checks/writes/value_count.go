@@ -57,18 +57,11 @@ func tellCount(p *check.Pass, insert *syntax.Insert, at text.Span, given int, wh
 	list := insert.Columns[0].Span.Join(insert.Columns[len(insert.Columns)-1].Span)
 	p.Report(check.Finding{
 		Span: at, Context: insert.Span(), Certainty: check.Certain,
-		Message: fmt.Sprintf("%s for %s", counted(given, what), counted(len(insert.Columns), "column")),
+		Message: fmt.Sprintf("%s for %s", check.Counted(given, what), check.Counted(len(insert.Columns), "column")),
 		Why:     "Give each column of the list one value.",
-		Related: []check.Related{{Span: list, Message: counted(len(insert.Columns), "column")}},
+		Related: []check.Related{{Span: list, Message: check.Counted(len(insert.Columns), "column")}},
 		Mends:   []check.Mend{{Title: "add what is missing, or drop what is too many", Effect: check.ByHand}},
 	})
-}
-
-func counted(n int, what string) string {
-	if n == 1 {
-		return "1 " + what
-	}
-	return fmt.Sprintf("%d %ss", n, what)
 }
 
 // anyTemplate reports whether a value may stand for several.
