@@ -369,10 +369,7 @@ func (a applier) createTable(n *syntax.CreateTable) {
 	}
 	if !n.IfNotExists {
 		a.schema.make(t)
-		if a.schema.created == nil {
-			a.schema.created = map[*Table]bool{}
-		}
-		a.schema.created[t] = true
+		a.schema.create(t)
 	}
 	a.schema.put(t)
 }

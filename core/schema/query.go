@@ -15,6 +15,7 @@ func (a applier) createView(n *syntax.CreateView) {
 	t := a.named(n.Name)
 	t.IsView, t.Query = true, string(a.src[n.Query.Span().Start:n.Query.Span().End])
 	a.queryColumns(t, n.Query, n.Columns)
+	a.schema.create(t)
 	a.schema.put(t)
 }
 

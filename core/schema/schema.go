@@ -406,6 +406,13 @@ func (s *Schema) Makes(t *Table) bool { return s.made[t] }
 // it has at each statement is known.
 func (s *Schema) Creates(t *Table) bool { return s.created[t] }
 
+func (s *Schema) create(t *Table) {
+	if s.created == nil {
+		s.created = map[*Table]bool{}
+	}
+	s.created[t] = true
+}
+
 // forget takes it that the tables created so far may be gone, or may be those of another place.
 func (s *Schema) forget() { s.created = nil }
 

@@ -2,6 +2,7 @@ package definitions
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"justlens/core/check"
@@ -36,7 +37,7 @@ var alreadyThere = &check.Check{
 			"CREATE TABLE colonies (colony_id integer, hue text); ALTER TABLE colonies RENAME COLUMN hue TO colour; ALTER TABLE colonies ADD COLUMN hue integer",
 		},
 	}},
-	On: check.Nodes(tableTwice).And(check.Nodes(columnAgain)).And(check.Nodes(indexAgain)),
+	On: check.Nodes(tableTwice).And(check.Nodes(viewTwice)).And(check.Nodes(constraintTwice)).And(check.Nodes(columnAgain)).And(check.Nodes(indexAgain)),
 }
 
 func tableTwice(p *check.Pass, n *syntax.CreateTable) {
@@ -44,16 +45,84 @@ func tableTwice(p *check.Pass, n *syntax.CreateTable) {
 		return
 	}
 	t := p.TableNamed(n.Name)
-	if t == nil || !p.Schema.Creates(t) || t.IsView || t.Temporary != (n.Temporary || strings.HasPrefix(t.Name, "#")) || !isOne(p, n.Name, t) {
+	if t == nil || !p.Schema.Creates(t) || t.Temporary != (n.Temporary || strings.HasPrefix(t.Name, "#")) || !isOne(p, n.Name, t) {
 		return
 	}
-	last := n.Name[len(n.Name)-1]
+	last, what := n.Name[len(n.Name)-1], "table"
+	if t.IsView {
+		what = "view"
+	}
 	p.Report(check.Finding{
 		Span: last.Span, Certainty: check.Likely,
-		Message: fmt.Sprintf("the table %s was created before", t.Name),
+		Message: fmt.Sprintf("the %s %s was created before", what, t.Name),
 		Why:     "The text creates it further up, and does not drop it in between.",
 		Mends:   []check.Mend{{Title: "drop one of them, give it another name, or say IF NOT EXISTS", Effect: check.ByHand}},
 	})
+}
+
+func viewTwice(p *check.Pass, n *syntax.CreateView) {
+	if len(n.Name) == 0 || !isSettled(p, n, n.Name) {
+		return
+	}
+	t := p.TableNamed(n.Name)
+	if t == nil || !p.Schema.Creates(t) || t.Temporary || !isOne(p, n.Name, t) || says(p, n, n.Name, "IF", "TEMP", "TEMPORARY") {
+		return
+	}
+	last, what := n.Name[len(n.Name)-1], "table"
+	if t.IsView {
+		what = "view"
+	}
+	p.Report(check.Finding{
+		Span: last.Span, Certainty: check.Likely,
+		Message: fmt.Sprintf("the %s %s was created before", what, t.Name),
+		Why:     "The text creates it further up, and does not drop it in between.",
+		Mends:   []check.Mend{{Title: "drop one of them, give it another name, or say OR REPLACE", Effect: check.ByHand}},
+	})
+}
+
+// constraintTwice reports a name that two constraints of CREATE TABLE have.
+func constraintTwice(p *check.Pass, n *syntax.CreateTable) {
+	if !p.Tells(n) || p.Dialect == dialect.SQLite || p.Dialect == dialect.Spark {
+		return
+	}
+	var first map[syntax.Sym]*syntax.Constraint
+	look := func(c *syntax.Constraint) {
+		if c.Name.IsZero() || c.Name.Sym == 0 || c.Type != syntax.CheckKey && c.Type != syntax.UniqueKey && c.Type != syntax.ForeignKey {
+			return
+		}
+		if first == nil {
+			first = map[syntax.Sym]*syntax.Constraint{}
+		}
+		earlier := first[c.Name.Sym]
+		if earlier == nil {
+			first[c.Name.Sym] = c
+			return
+		}
+		if earlier.Type != c.Type && p.Dialect.Has(dialect.ExecutedComments) || (c.Name.Quoted || earlier.Name.Quoted) && p.Ident(c.Name) != p.Ident(earlier.Name) {
+			return // an index, a foreign key and a condition may share one, and so may letters of another case
+		}
+		p.Report(check.Finding{
+			Span: c.Name.Span, Context: c.Span(), Certainty: check.Certain,
+			Message: fmt.Sprintf("two constraints are called %s", p.Ident(c.Name)),
+			Why:     "Each needs a name of its own.",
+			Related: []check.Related{{Span: earlier.Name.Span, Message: "the first of them"}},
+			Mends:   []check.Mend{{Title: "give one of them another name", Effect: check.ByHand}},
+		})
+	}
+	for _, c := range n.Columns {
+		for _, con := range c.Constraints {
+			look(con)
+		}
+	}
+	for _, con := range n.Constraints {
+		look(con)
+	}
+}
+
+// says reports whether one of the words stands before a name.
+func says(p *check.Pass, n syntax.Node, name []syntax.Ident, words ...string) bool {
+	head := strings.Fields(strings.ToUpper(text.View(p.Src, text.Span{Start: n.Span().Start, End: name[0].Span.Start})))
+	return slices.ContainsFunc(words, func(w string) bool { return slices.Contains(head, w) })
 }
 
 // isSettled reports whether a statement stands for itself, as it is written: in no block, and
@@ -62,8 +131,7 @@ func isSettled(p *check.Pass, n syntax.Node, name []syntax.Ident) bool {
 	if p.Schema == nil || p.Parent(n) != nil || !p.Tells(n) || len(p.Stmt.Open) > 0 {
 		return false
 	}
-	head := text.View(p.Src, text.Span{Start: n.Span().Start, End: name[0].Span.Start})
-	return !strings.Contains(strings.ToUpper(head), "REPLACE")
+	return !says(p, n, name, "REPLACE", "ALTER")
 }
 
 // isOne reports whether a written name is that of a table, and not of one of another schema or

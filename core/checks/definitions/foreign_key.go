@@ -206,9 +206,16 @@ func isKey(t *schema.Table, columns []int, d dialect.Dialect) bool {
 	return slices.ContainsFunc(keys, func(key []int) bool { return slices.Equal(slices.Sorted(slices.Values(key)), sorted) })
 }
 
-// apart reports whether no database that asks for it lets values of the types refer to each
-// other.
+// apart reports whether a foreign key of the type a cannot refer to the type b.
 func apart(a, b schema.Type, d dialect.Dialect) bool {
+	if a.Class.IsNumber() && b.Class.IsNumber() && a.Class != b.Class {
+		switch d {
+		case dialect.Postgres: // whose key compares as its own type does
+			return a.Class > b.Class
+		case dialect.MySQL, dialect.MariaDB, dialect.SQLServer:
+			return true
+		}
+	}
 	if d.Has(dialect.ExecutedComments) && a.Class == class.Integer && b.Class == class.Integer {
 		one, other := integer(a.Name), integer(b.Name)
 		return one != "" && other != "" && one != other

@@ -5,4 +5,7 @@ package definitions
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{unknownColumn, alreadyThere, beyondRow, defaultColumn, twoPrimaryKeys, columnTwice, foreignKey, setNull}
+var Checks = []*check.Check{
+	unknownColumn, alreadyThere, beyondRow, defaultColumn, changingValue, generatedChain,
+	twoPrimaryKeys, columnTwice, foreignKey, setNull, nullDefault, numberedKey, keyLength,
+}

@@ -18,3 +18,11 @@ CREATE TABLE frames_old (frame_id int);
 ALTER TABLE frames_old DROP COLUMN weight; -- want "definition.unknown-column"
 ALTER TABLE frames_old ADD hue int, weight int;
 ALTER TABLE frames_old DROP COLUMN weight;
+GO
+CREATE VIEW heavy AS SELECT 1 AS a;
+GO
+CREATE OR ALTER VIEW heavy AS SELECT 2 AS a;
+GO
+CREATE VIEW heavy AS SELECT 3 AS a; -- want "definition.already-there"
+GO
+CREATE TABLE broods (brood_id int CONSTRAINT sane CHECK (brood_id > 0), hive_id int, CONSTRAINT sane UNIQUE (hive_id)); -- want "definition.already-there"

@@ -8,3 +8,4 @@ CREATE TABLE colonies (hive date, FOREIGN KEY (hive) REFERENCES hives (hive_id))
 ALTER TABLE queens ADD CONSTRAINT of_hive FOREIGN KEY (name) REFERENCES hives (hive_id); -- want "definition.foreign-key"
 CREATE TABLE colonies (hive bigint REFERENCES hives (hive_id), keeper smallint REFERENCES keepers);
 CREATE TABLE colonies (colony_id integer PRIMARY KEY, mother integer REFERENCES colonies (colony_id));
+CREATE TABLE colonies (hive numeric(9) REFERENCES hives (hive_id)); -- want "definition.foreign-key"

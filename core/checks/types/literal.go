@@ -16,6 +16,9 @@ import (
 
 var literalVerdicts = check.Everywhere(check.Refused).But(check.Wrong, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark))
 
+// defaultVerdicts are those of a DEFAULT, which MySQL and MariaDB look at in every mode (1067).
+var defaultVerdicts = literalVerdicts.But(check.Refused, dialect.In(dialect.MySQL, dialect.MariaDB))
+
 var literal = &check.Check{
 	ID:     "type.literal",
 	Title:  "text that is no number where one has to be",
@@ -47,7 +50,8 @@ var literal = &check.Check{
 	}},
 	On: check.Kinds(runLiteral, syntax.KindIn, syntax.KindBetween).And(check.Comparisons(runLiteralSides).With(facts.TextSide)).
 		And(check.Operators(runLiteralSides, syntax.OpAdd, syntax.OpSubtract, syntax.OpMultiply, syntax.OpDivide, syntax.OpModulo).With(facts.TextSide).In(dialect.In(dialect.Postgres))).
-		And(check.Kinds(runLiteral, syntax.KindCase, syntax.KindLimit, syntax.KindColumnDef).In(dialect.In(dialect.Postgres))).
+		And(check.Kinds(runLiteral, syntax.KindCase, syntax.KindLimit).In(dialect.In(dialect.Postgres))).
+		And(check.Kinds(runLiteral, syntax.KindColumnDef).In(dialect.In(dialect.Postgres, dialect.MySQL, dialect.MariaDB))).
 		And(check.Calls(runLiteralArgument, "coalesce", "greatest", "least", "nullif").In(dialect.In(dialect.Postgres))).
 		And(check.Kinds(runLiteralStored, syntax.KindAssign, syntax.KindInsert)),
 }
@@ -91,7 +95,7 @@ func runLiteral(p *check.Pass, n syntax.Node) {
 	case *syntax.ColumnDef:
 		for _, c := range n.Constraints {
 			if c.Type == syntax.DefaultValue && c.X != nil && n.Type != nil {
-				mustBe(p, kindOfColumn(p, p.Schema.TypeOf(n.Type, p.Src, p.Dialect)), c.X, p.Ident(n.Name))
+				tell{verdicts: defaultVerdicts, why: "A default is a value that the column can hold."}.mustBe(p, kindOfColumn(p, p.Schema.TypeOf(n.Type, p.Src, p.Dialect)), c.X, p.Ident(n.Name))
 			}
 		}
 	}
