@@ -84,12 +84,21 @@ func (b *Binder) defined(n syntax.Node, name []syntax.Ident) (*Scope, *Source) {
 	return s, src
 }
 
+// mostDescribed bounds the tables whose columns are looked up anew for each change, else a text
+// that adds one column after the other would look up all of them each time.
+const mostDescribed = 128
+
 // describeSource gives a source the columns that the schema knows of its table.
 func (b *Binder) describeSource(src *Source, name []syntax.Ident) {
 	if b.schema == nil {
 		return
 	}
-	if f := b.lookUp(name); f.table != nil {
+	qualifier := ""
+	if len(name) > 1 {
+		qualifier = b.info.Names.String(name[len(name)-2].Sym)
+	}
+	if t := b.schema.Table(qualifier, b.info.Names.String(name[len(name)-1].Sym)); t != nil && len(t.Columns) <= mostDescribed {
+		f := b.describe(t)
 		src.table, src.Complete, src.names, src.Quoted = f.table, f.table.Complete && !b.partial, f.names, f.quoted
 	}
 }

@@ -282,7 +282,7 @@ func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
 	if b.schema == nil {
 		return
 	}
-	if f := b.lookUp(t.Name); f.table != nil {
+	if f := b.lookUp(t); f.table != nil {
 		src.table, src.Complete, src.names, src.Quoted = f.table, f.table.Complete, f.names, f.quoted
 		if len(t.Columns) > 0 { // other names, so all of them
 			for i, sym := range src.names {
@@ -377,15 +377,15 @@ type found struct {
 	quoted bool // some column is found only in quotes
 }
 
-// lookUp finds the schema's table of a name of one or more parts. Those without a qualifier
+// lookUp finds the schema's table that a reference names. Those without a qualifier
 // are kept until the schema changes.
-func (b *Binder) lookUp(name []syntax.Ident) found {
+func (b *Binder) lookUp(t *syntax.TableRef) found {
 	if !b.schema.HasTables() {
 		return found{}
 	}
-	last := name[len(name)-1].Sym
-	if len(name) > 1 {
-		return b.describe(b.schema.Table(b.info.Names.String(name[len(name)-2].Sym), b.info.Names.String(last)))
+	last := t.Name[len(t.Name)-1].Sym
+	if len(t.Name) > 1 {
+		return b.describe(b.schema.Table(b.info.Names.String(t.Name[len(t.Name)-2].Sym), b.info.Names.String(last)))
 	}
 	if b.changes != b.schema.Changes() {
 		clear(b.found)

@@ -10,6 +10,9 @@ import (
 func Nearest(name string, candidates []string) string {
 	best, least := "", min(2, utf8.RuneCountInString(name)/3)+1
 	for _, c := range candidates {
+		if longer := len(c) - len(name); longer >= 4*least || longer <= -4*least {
+			continue // by as many letters, be they of four bytes each
+		}
 		if d := distance(strings.ToLower(name), strings.ToLower(c)); d < least && d > 0 {
 			best, least = c, d
 		}

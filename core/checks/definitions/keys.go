@@ -2,6 +2,7 @@ package definitions
 
 import (
 	"fmt"
+	"slices"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
@@ -74,6 +75,9 @@ func secondKeyInChange(p *check.Pass, n *syntax.AlterTable) {
 	if !p.Tells(n) || p.Schema == nil || len(n.Name) == 0 {
 		return
 	}
+	if !slices.ContainsFunc(n.Actions, addsPrimaryKey) {
+		return
+	}
 	t := p.TableNamed(n.Name)
 	if t == nil || !p.Schema.Creates(t) {
 		return
@@ -89,7 +93,7 @@ func secondKeyInChange(p *check.Pass, n *syntax.AlterTable) {
 		}
 	}
 	for _, a := range n.Actions {
-		if has && a.Action == syntax.AddConstraint && a.Constraint != nil && a.Constraint.Type == syntax.PrimaryKey {
+		if has && addsPrimaryKey(a) {
 			p.Report(check.Finding{
 				Span: a.Constraint.Span(), Certainty: check.Likely, // the first may have been refused for its rows
 				Message: fmt.Sprintf("%s has a primary key already", t.Name),
@@ -98,6 +102,10 @@ func secondKeyInChange(p *check.Pass, n *syntax.AlterTable) {
 			})
 		}
 	}
+}
+
+func addsPrimaryKey(a *syntax.AlterAction) bool {
+	return a.Action == syntax.AddConstraint && a.Constraint != nil && a.Constraint.Type == syntax.PrimaryKey
 }
 
 var columnTwice = &check.Check{

@@ -56,11 +56,7 @@ func runUnknownColumn(p *check.Pass, name *syntax.Name) {
 	if u.Scope.Node.Kind() == syntax.KindAlterTable {
 		f.Certainty = ofChange(p, src.SchemaTable())
 	}
-	var columns []string
-	for _, sym := range src.ColumnSyms() {
-		columns = append(columns, p.Names.String(sym))
-	}
-	tell(p, f, p.Names.String(src.Name.Sym), name.Last(), columns, "Only columns of the same row can be named here.")
+	tell(p, f, p.Names.String(src.Name.Sym), name.Last(), p.ColumnNames(src), "Only columns of the same row can be named here.")
 }
 
 // isText reports whether a name in double quotes is a text, or may be one: SQLite takes it for
@@ -123,6 +119,9 @@ func keyColumns(p *check.Pass, c *syntax.Constraint) []syntax.Ident {
 	return out
 }
 
+// mostOffered bounds the columns among which one that is spelt alike is looked for.
+const mostOffered = 256
+
 // unknownInChange looks at the columns that ALTER TABLE changes, and makes keys of.
 func unknownInChange(p *check.Pass, n *syntax.AlterTable) {
 	if len(n.Name) == 0 || p.Schema == nil || !p.Tells(n) || len(p.Stmt.Open) > 0 || p.Dialect == dialect.Spark {
@@ -133,9 +132,15 @@ func unknownInChange(p *check.Pass, n *syntax.AlterTable) {
 		return
 	}
 	came := map[syntax.Sym]bool{} // by this statement
-	var columns []string
-	for i := range t.Columns {
-		columns = append(columns, t.Columns[i].Name)
+	told := 0
+	columns := func() (names []string) {
+		if told++; told > mostKeyed {
+			return nil
+		}
+		for i := range t.Columns[:min(len(t.Columns), mostOffered)] {
+			names = append(names, t.Columns[i].Name)
+		}
+		return names
 	}
 	for _, a := range n.Actions {
 		if a.Action == syntax.AddColumn && a.Column != nil {
@@ -156,14 +161,14 @@ func unknownInChange(p *check.Pass, n *syntax.AlterTable) {
 		case a.Action == syntax.AddConstraint && a.Constraint != nil:
 			for _, id := range keyColumns(p, a.Constraint) {
 				if unknown(id) {
-					tell(p, check.Finding{Certainty: ofChange(p, t)}, t.Name, id, columns, "A key is made of columns of its own table.")
+					tell(p, check.Finding{Certainty: ofChange(p, t)}, t.Name, id, columns(), "A key is made of columns of its own table.")
 				}
 			}
 		case changesColumn.has(a.Action) && !a.IfExists && unknown(a.Name):
 			if a.Action == syntax.RenameColumn && t.Column(p.Names.String(a.To.Sym)) >= 0 {
 				continue // it may be done
 			}
-			tell(p, check.Finding{Certainty: ofChange(p, t)}, t.Name, a.Name, columns, "There is nothing to change.")
+			tell(p, check.Finding{Certainty: ofChange(p, t)}, t.Name, a.Name, columns(), "There is nothing to change.")
 		}
 	}
 }

@@ -273,7 +273,7 @@ func meantAsText(p *check.Pass, n *syntax.Name) (check.Certainty, bool) {
 	if u.Scope != nil && !inValues {
 		var columns []string
 		for _, s := range u.Scope.Sources {
-			columns = append(columns, columnNames(p, s)...)
+			columns = append(columns, p.ColumnNames(s)...)
 		}
 		if text.Nearest(p.Names.String(n.Last().Sym), columns) != "" {
 			return 0, false // name.unknown-column tells

@@ -82,7 +82,7 @@ func unknownTarget(p *check.Pass, s *bind.Source, id syntax.Ident) {
 		Message: fmt.Sprintf("there is no column %s to write to", p.Ident(id)),
 		Why:     fmt.Sprintf("%s has no column of that name.", s.SchemaTable().Name),
 	}
-	if near := p.OfferNearest(&f, name, columnNames(p, s)); near != "" {
+	if near := p.OfferNearest(&f, name, p.ColumnNames(s)); near != "" {
 		f.Why = fmt.Sprintf("%s has no column of that name. Did you mean %s?", s.SchemaTable().Name, near)
 	}
 	p.Report(f)
@@ -199,7 +199,7 @@ func runUnknownColumn(p *check.Pass, name *syntax.Name) {
 	}
 	var candidates []string
 	for _, s := range sources {
-		candidates = append(candidates, columnNames(p, s)...)
+		candidates = append(candidates, p.ColumnNames(s)...)
 	}
 	f := check.Finding{
 		Span: name.Last().Span, Certainty: check.Certain,

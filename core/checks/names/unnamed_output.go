@@ -155,7 +155,7 @@ func nameFor(p *check.Pass, sel *syntax.Select, item *syntax.SelectItem) string 
 		return ""
 	}
 	for _, s := range p.Scope(sel).Sources {
-		for _, column := range columnNames(p, s) {
+		for _, column := range p.ColumnNames(s) {
 			if column == name {
 				return "" // GROUP BY and ORDER BY would mean one or the other
 			}
