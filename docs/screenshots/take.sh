@@ -37,6 +37,7 @@ shot() {
 wanted=("$@")
 shot review 'justlens review queries/mite_alarm.sql queries/find_apiary.sql --schema schema.sql --dialect postgres'
 shot types 'justlens review queries/old_site/due_visits.sql --schema schema.sql --dialect mariadb --color always | head -n 38'
+shot definition 'justlens review queries/swarm_log.sql --schema schema.sql --dialect mariadb'
 shot names 'justlens review queries/mentors_of_north.sql --schema schema.sql'
 shot grain 'justlens review queries/income_by_keeper.sql --schema schema.sql'
 shot evidence 'justlens review queries/spare_queens.sql --schema schema.sql --evidence --dialect postgres --color always | head -n 38'

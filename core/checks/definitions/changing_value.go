@@ -16,7 +16,8 @@ var changingValue = &check.Check{
 	Errors: []string{"42P17", "1901", "3763", "3758", "3814", "ORA-54002", "ORA-02436", "ORA-01743", "Msg 4936"},
 	Doc: "An index and a generated column keep what was worked out when the row was written, so they take only what comes out the same at any " +
 		"time: no clock, no user, no chance. MySQL, MariaDB and Oracle ask that of CHECK, too.",
-	Verdicts: check.Everywhere(check.Refused).But(check.Unclear, dialect.In(dialect.SQLServer, dialect.ANSI)),
+	Elsewhere: "all refuse it in an index and in a stored column, MySQL, MariaDB and Oracle in CHECK, too",
+	Verdicts:  check.Everywhere(check.Refused).But(check.Unclear, dialect.In(dialect.SQLServer, dialect.ANSI)),
 	Examples: []check.Example{{
 		Dialect: dialect.Postgres,
 		Bad:     "CREATE INDEX fresh ON inspections (hive_id) WHERE inspected_at > now()",

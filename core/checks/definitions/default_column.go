@@ -11,9 +11,10 @@ import (
 )
 
 var defaultColumn = &check.Check{
-	ID:     "definition.default-column",
-	Title:  "DEFAULT that names a column",
-	Errors: []string{"0A000", "ORA-00984", "Msg 128"},
+	ID:        "definition.default-column",
+	Title:     "DEFAULT that names a column",
+	Errors:    []string{"0A000", "ORA-00984", "Msg 128"},
+	Elsewhere: "MySQL and MariaDB take the value of the column, all others refuse it",
 	Doc: "A default is worked out before the row has values, so it cannot be taken from another column. MySQL and MariaDB alone take an " +
 		"expression of columns. A generated column follows the other one for good; a trigger fills it once.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.In(dialect.MySQL, dialect.MariaDB)),

@@ -20,7 +20,8 @@ var foreignKey = &check.Check{
 	Doc: "A foreign key refers to one row: to as many columns as it has itself, that are a key together, and are of its types. On MySQL and " +
 		"MariaDB an index that begins with them is enough, and integers must be of one size and sign; SQLite asks when rows come, and " +
 		"refuses them then.",
-	Verdicts: check.Everywhere(check.Refused),
+	Verdicts:  check.Everywhere(check.Refused),
+	Elsewhere: "SQLite does not ask for types, and for a key only when rows come and its foreign keys are switched on",
 	Examples: []check.Example{{
 		Bad:  "CREATE TABLE colonies (hive_id integer, seen_on date, FOREIGN KEY (hive_id, seen_on) REFERENCES hives (hive_id))",
 		Good: "CREATE TABLE colonies (hive_id integer, seen_on date, FOREIGN KEY (hive_id) REFERENCES hives (hive_id))",
@@ -265,7 +266,8 @@ var setNull = &check.Check{
 	Errors: []string{"1830", "1215", "Msg 1761"},
 	Doc: "ON DELETE SET NULL empties the column when the row goes that it refers to, and NOT NULL forbids that. MySQL, MariaDB and SQL Server " +
 		"refuse the foreign key, the others each DELETE of a row that is referred to.",
-	Verdicts: check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLServer)),
+	Verdicts:  check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLServer)),
+	Elsewhere: "MySQL, MariaDB and SQL Server refuse it; where it is taken, each DELETE of a row that is referred to is refused",
 	Examples: []check.Example{{
 		Bad:  "CREATE TABLE colonies (colony_id integer PRIMARY KEY, hive_id integer NOT NULL, FOREIGN KEY (hive_id) REFERENCES hives (hive_id) ON DELETE SET NULL)",
 		Good: "CREATE TABLE colonies (colony_id integer PRIMARY KEY, hive_id integer, FOREIGN KEY (hive_id) REFERENCES hives (hive_id) ON DELETE SET NULL)",

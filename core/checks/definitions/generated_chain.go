@@ -12,9 +12,10 @@ import (
 var unchained = dialect.In(dialect.Postgres, dialect.SQLServer, dialect.Oracle)
 
 var generatedChain = &check.Check{
-	ID:     "definition.generated-chain",
-	Title:  "generated column that reads another one",
-	Errors: []string{"42P17", "ORA-54012", "Msg 1759"},
+	ID:        "definition.generated-chain",
+	Title:     "generated column that reads another one",
+	Errors:    []string{"42P17", "ORA-54012", "Msg 1759"},
+	Elsewhere: "PostgreSQL, SQL Server and Oracle refuse it, the others take it",
 	Doc: "PostgreSQL, SQL Server and Oracle work generated columns out from those that are written, in no order, so that one cannot read " +
 		"another. The expression is written out in both.",
 	Verdicts: check.Everywhere(check.Fine).But(check.Refused, unchained),

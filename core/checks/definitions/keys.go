@@ -114,7 +114,8 @@ var columnTwice = &check.Check{
 	Errors: []string{"42701", "1060", "ORA-00957", "Msg 1909"},
 	Doc: "A key that lists a column twice says no more than with it once, and most databases refuse it. Another column was meant more often " +
 		"than not.",
-	Verdicts: check.Everywhere(check.Refused).But(check.Unclear, dialect.In(dialect.SQLite, dialect.Spark, dialect.ANSI)),
+	Verdicts:  check.Everywhere(check.Refused).But(check.Unclear, dialect.In(dialect.SQLite, dialect.Spark, dialect.ANSI)),
+	Elsewhere: "SQLite takes the column once, the others refuse the key",
 	Examples: []check.Example{{
 		Bad:  "CREATE TABLE colonies (hive_id integer, seen_on date, UNIQUE (hive_id, hive_id))",
 		Good: "CREATE TABLE colonies (hive_id integer, seen_on date, UNIQUE (hive_id, seen_on))",

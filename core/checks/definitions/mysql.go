@@ -13,9 +13,10 @@ import (
 var mysqls = dialect.In(dialect.MySQL, dialect.MariaDB)
 
 var numberedKey = &check.Check{
-	ID:     "definition.numbered-key",
-	Title:  "AUTO_INCREMENT that begins no key",
-	Errors: []string{"1075"},
+	ID:        "definition.numbered-key",
+	Title:     "AUTO_INCREMENT that begins no key",
+	Errors:    []string{"1075"},
+	Elsewhere: "only MySQL and MariaDB ask for a key",
 	Doc: "MySQL and MariaDB number one column of a table, and only one with which a key begins. The key can be declared in the same CREATE TABLE " +
 		"alone.",
 	Verdicts: check.Everywhere(check.Fine).But(check.Refused, mysqls),
@@ -116,9 +117,10 @@ func hasEngine(n *syntax.CreateTable) bool {
 }
 
 var nullDefault = &check.Check{
-	ID:     "definition.null-default",
-	Title:  "DEFAULT NULL of a column that takes no NULL",
-	Errors: []string{"1067"},
+	ID:        "definition.null-default",
+	Title:     "DEFAULT NULL of a column that takes no NULL",
+	Errors:    []string{"1067"},
+	Elsewhere: "MySQL and MariaDB refuse the table; where it is taken, each INSERT that leaves the column to its default is refused",
 	Doc: "NOT NULL and DEFAULT NULL contradict each other. MySQL and MariaDB refuse the table, the others each INSERT that leaves the column " +
 		"to its default.",
 	Verdicts: check.Everywhere(check.Unclear).But(check.Refused, mysqls),
@@ -156,9 +158,10 @@ var nullDefault = &check.Check{
 }
 
 var keyLength = &check.Check{
-	ID:     "definition.key-length",
-	Title:  "key of a long text without its length",
-	Errors: []string{"1170"},
+	ID:        "definition.key-length",
+	Title:     "key of a long text without its length",
+	Errors:    []string{"1170"},
+	Elsewhere: "other databases keep the whole text in the key",
 	Doc: "MySQL keeps only the beginning of a TEXT or BLOB in an index, and wants to be told how much: KEY (remark(100)). MariaDB asks that of " +
 		"primary keys.",
 	Verdicts: check.Everywhere(check.Fine).But(check.Refused, mysqls),
