@@ -8,6 +8,7 @@ import (
 	"justlens/core/schema"
 	"justlens/core/slab"
 	"justlens/core/syntax"
+	"justlens/core/text"
 )
 
 // Binder binds one statement after another. It is not safe for use by several
@@ -31,6 +32,10 @@ type Binder struct {
 	// partial tells that the statement may have sources that do not stand in it.
 	partial  bool
 	declared declaration
+	// arrows tells that the statement may have lambdas, and lambda are the parameters of those
+	// around the expression in hand (Spark).
+	arrows bool
+	lambda []syntax.Sym
 	// lateral is the scope of which the lateral query in hand sees as many sources as limit
 	// says.
 	lateral *Scope
@@ -120,6 +125,8 @@ func (b *Binder) More(stmt *syntax.Statement) *Info {
 	b.pending, b.spine = b.pending[:0], b.spine[:0]
 	clear(b.byName)
 	b.routines, b.lateral, b.partial = 0, nil, len(stmt.Open) > 0
+	b.arrows = in.Dialect == dialect.Spark && slices.ContainsFunc(stmt.Tokens, func(t syntax.Token) bool { return t.Kind == syntax.ArrowOperator })
+	b.lambda = b.lambda[:0]
 	b.stmt = stmt
 	clear(b.declared.names)
 	syntax.Link(stmt.Node, in.parents)
@@ -441,7 +448,7 @@ func (b *Binder) visit(n syntax.Node, at *standing) {
 		return
 	case *syntax.Call:
 		at.scope.Calls = append(at.scope.Calls, n)
-		if len(n.Args) > 1 && skipsUnit(b.info.FunctionName(n)) {
+		if len(n.Args) > 1 && b.skipsUnit(n) {
 			b.queriesIn(n.Args[0], at.scope)
 			for _, a := range n.Args[1:] {
 				b.visit(a, at)
@@ -450,6 +457,10 @@ func (b *Binder) visit(n syntax.Node, at *standing) {
 		}
 		if namesNoColumn(b.info.FunctionName(n)) {
 			b.queriesIn(n, at.scope)
+			return
+		}
+		if b.arrows {
+			b.arguments(n, at)
 			return
 		}
 	case *syntax.TypeName:
@@ -505,10 +516,37 @@ func (b *Binder) chain(n syntax.Node, at *standing) {
 	}
 }
 
-// skipsUnit reports whether the first argument of a function is a unit such as
-// MONTH and no column.
-func skipsUnit(function string) bool {
-	switch function {
+// arguments binds the arguments of a call of which some may be lambdas: x -> x + 1, or
+// (x, y) -> x + y. Their parameters are no columns within them.
+func (b *Binder) arguments(c *syntax.Call, at *standing) {
+	syntax.Children(c, func(n syntax.Node) {
+		around := len(b.lambda)
+		syntax.Inspect(n, func(n syntax.Node) bool {
+			arrow, ok := n.(*syntax.Binary)
+			if ok && text.View(b.info.Src, arrow.OpSpan) == "->" {
+				syntax.Inspect(arrow.X, func(n syntax.Node) bool {
+					if name, ok := n.(*syntax.Name); ok && len(name.Parts) == 1 {
+						b.lambda = append(b.lambda, name.Parts[0].Sym)
+					}
+					return true
+				})
+			}
+			_, call := n.(*syntax.Call)
+			return !call // which has lambdas of its own
+		})
+		b.visit(n, at)
+		b.lambda = b.lambda[:around]
+	})
+}
+
+// skipsUnit reports whether the first argument of a call is a unit such as MONTH, or DD of SQL
+// Server, and no column.
+func (b *Binder) skipsUnit(c *syntax.Call) bool {
+	switch b.info.FunctionName(c) {
+	case "datediff", "date_diff", "date_add": // of two arguments elsewhere
+		return len(c.Args) == 3 || b.info.Dialect == dialect.SQLServer
+	case "identity": // of SELECT … INTO: its type
+		return b.info.Dialect == dialect.SQLServer
 	case "dateadd", "datediff_big", "datepart", "datename", "timestampdiff", "timestampadd", "datetrunc", "date_bucket":
 		return true
 	}

@@ -33,12 +33,12 @@ func (b *Binder) share(n *syntax.Name) {
 
 // name binds a qualified name at once; it puts an unqualified one off.
 func (b *Binder) name(n *syntax.Name, at *standing) {
+	if len(b.lambda) > 0 && slices.Contains(b.lambda, n.Parts[0].Sym) {
+		return
+	}
 	if len(n.Parts) > 1 {
 		b.qualified(n, at)
 		b.share(n)
-		return
-	}
-	if !n.Parts[0].Quoted && isUnit(word.Word(n.Parts[0].Sym)) && b.isDateDiff(n) {
 		return
 	}
 	at.scope.Bare = append(at.scope.Bare, n)
@@ -76,6 +76,9 @@ func (b *Binder) qualified(n *syntax.Name, at *standing) {
 			return // SQLite 3.53: the alias of joined tables in parentheses does not hide their names
 		}
 		fields := b.info.Dialect == dialect.Spark
+		if row := b.info.Names.String(n.Qualifier().Sym); fields && row == "_metadata" { // of a table that is a file
+			return
+		}
 		if b.routines == 0 && (len(n.Parts) > 2 && !fields && b.hidesName(s, n.Qualifier().Sym) || len(n.Parts) == 2 && fields && isNoColumn(s, n.Qualifier().Sym)) {
 			u.Status = NoSource
 			return
@@ -83,6 +86,7 @@ func (b *Binder) qualified(n *syntax.Name, at *standing) {
 		switch row := b.info.Names.String(n.Qualifier().Sym); {
 		case len(n.Parts) == 2 && b.routines > 0 && (row == "new" || row == "old"):
 			u.Status = Variable
+		case b.info.Dialect == dialect.Oracle && isNoColumn(s, n.Last().Sym): // a function of a package, perhaps, as DBMS_RANDOM.VALUE
 		case len(n.Parts) == 2 && b.tells() && !isPseudoSource(row) && !isSequenceValue(word.Word(n.Last().Sym)):
 			u.Status = NoSource
 		}
@@ -167,21 +171,6 @@ func (b *Binder) isSystemColumn(sym syntax.Sym) bool {
 		return name == "row_start" || name == "row_end" || name == "_rowid"
 	case dialect.SQLServer:
 		return strings.HasPrefix(name, "$")
-	}
-	return false
-}
-
-// isDateDiff reports whether a unit stands as the first of three arguments of
-// DATEDIFF; of two it would be a column.
-func (b *Binder) isDateDiff(n *syntax.Name) bool {
-	c, ok := b.info.Parent(n).(*syntax.Call)
-	return ok && b.info.FunctionName(c) == "datediff" && (len(c.Args) == 3 || b.info.Dialect == dialect.SQLServer) && len(c.Args) > 0 && c.Args[0] == syntax.Expr(n)
-}
-
-func isUnit(w word.Word) bool {
-	switch w {
-	case word.Year, word.Quarter, word.Month, word.Week, word.Day, word.Hour, word.Minute, word.Second, word.Microsecond:
-		return true
 	}
 	return false
 }

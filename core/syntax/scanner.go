@@ -39,7 +39,7 @@ type lexicalRules struct {
 	backslash, doubleText, brackets, hashComment, dashBlank, nested bool
 	pipesOr, dollarQuotes, qQuotes, hashNames, batchLines, slashes  bool
 	digitNames, plus, delimiters, executed, mariaComments           bool
-	postgres                                                        bool
+	postgres, suffixes                                              bool
 	// version is the server's as MySQL writes it in /*!50001.
 	version int
 }
@@ -65,6 +65,7 @@ func rulesOf(d dialect.Dialect) lexicalRules {
 
 		mariaComments: d == dialect.MariaDB,
 		postgres:      d == dialect.Postgres,
+		suffixes:      d == dialect.Spark,
 		version:       d.CommentVersion(0),
 	}
 }
@@ -334,8 +335,25 @@ func (s *scanner) number() TokenKind {
 			i = digits(src, k)
 		}
 	}
+	if s.rules.suffixes {
+		i += numberSuffix(src[i:])
+	}
 	s.pos = i
 	return s.emit(NumberToken, start)
+}
+
+// numberSuffix gives how many letters behind a number tell its type, as in 1L and 1.5BD (Spark,
+// "Numeric Literal").
+func numberSuffix(rest []byte) int {
+	end := 0
+	for end < len(rest) && end < 3 && classes[rest[end]]&inWord != 0 {
+		end++
+	}
+	switch string(bytes.ToLower(rest[:end])) {
+	case "l", "s", "y", "d", "f", "bd":
+		return end
+	}
+	return 0
 }
 
 // digitName reads a name that begins with a digit, as MySQL allows where it
@@ -346,7 +364,7 @@ func (s *scanner) digitName() bool {
 	for i < len(src) && classes[src[i]]&classMask == digitClass {
 		i++
 	}
-	if i >= len(src) || classes[src[i]]&startsWord == 0 || src[start] == '.' {
+	if i >= len(src) || classes[src[i]]&startsWord == 0 || src[start] == '.' || s.rules.suffixes && numberSuffix(src[i:]) > 0 {
 		return false
 	}
 	end := i

@@ -39,7 +39,7 @@ var unknownColumn = &check.Check{
 			"CREATE TABLE colonies (colony_id integer); ALTER TABLE colonies ADD COLUMN hue text, ADD CONSTRAINT known CHECK (hue <> '')",
 		},
 	}},
-	On: check.Names(runUnknownColumn, bind.Missing, bind.NoSource).And(check.Nodes(unknownInTable)).And(check.Nodes(unknownInChange)),
+	On: check.Names(runUnknownColumn, bind.Missing).And(check.Nodes(unknownInTable)).And(check.Nodes(unknownInChange)),
 }
 
 // runUnknownColumn looks at the names in conditions, generated columns and indexes.
@@ -49,7 +49,7 @@ func runUnknownColumn(p *check.Pass, name *syntax.Name) {
 		return
 	}
 	src := u.Scope.Sources[0]
-	if !src.Complete || u.Status == bind.NoSource {
+	if !src.Complete {
 		return
 	}
 	f := check.Finding{Certainty: check.Certain}
