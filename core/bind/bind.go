@@ -448,7 +448,7 @@ func (b *Binder) visit(n syntax.Node, at *standing) {
 		return
 	case *syntax.Call:
 		at.scope.Calls = append(at.scope.Calls, n)
-		if len(n.Args) > 1 && b.skipsUnit(n) {
+		if len(n.Args) > 0 && b.skipsUnit(n) {
 			b.queriesIn(n.Args[0], at.scope)
 			for _, a := range n.Args[1:] {
 				b.visit(a, at)
@@ -545,6 +545,8 @@ func (b *Binder) skipsUnit(c *syntax.Call) bool {
 	switch b.info.FunctionName(c) {
 	case "datediff", "date_diff", "date_add": // of two arguments elsewhere
 		return len(c.Args) == 3 || b.info.Dialect == dialect.SQLServer
+	case "xmlelement": // its name
+		return true
 	case "identity": // of SELECT … INTO: its type
 		return b.info.Dialect == dialect.SQLServer
 	case "dateadd", "datediff_big", "datepart", "datename", "timestampdiff", "timestampadd", "datetrunc", "date_bucket":

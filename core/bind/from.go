@@ -295,6 +295,9 @@ func (b *Binder) tableRef(t *syntax.TableRef, s *Scope) {
 		}
 		return
 	}
+	if b.info.Src[last.Span.Start] == '(' {
+		return // a query or a folder in the place of a table
+	}
 	src.Later = b.definedLater(t)
 	src.Unknown = !src.Later && !b.inRecursion(t) && b.schema.IsWhole() && b.tells() && !b.isSystemTable(t) && !b.isRelation(t)
 }

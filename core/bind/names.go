@@ -33,6 +33,9 @@ func (b *Binder) share(n *syntax.Name) {
 
 // name binds a qualified name at once; it puts an unqualified one off.
 func (b *Binder) name(n *syntax.Name, at *standing) {
+	if b.info.Dialect == dialect.Spark && word.Word(n.Parts[0].Sym) == word.All && !n.Parts[0].Quoted { // ORDER BY ALL
+		return
+	}
 	if len(b.lambda) > 0 && slices.Contains(b.lambda, n.Parts[0].Sym) {
 		return
 	}
@@ -76,7 +79,7 @@ func (b *Binder) qualified(n *syntax.Name, at *standing) {
 			return // SQLite 3.53: the alias of joined tables in parentheses does not hide their names
 		}
 		fields := b.info.Dialect == dialect.Spark
-		if row := b.info.Names.String(n.Qualifier().Sym); fields && row == "_metadata" { // of a table that is a file
+		if row := b.info.Names.String(n.Qualifier().Sym); fields && isPseudoRow(row) {
 			return
 		}
 		if b.routines == 0 && (len(n.Parts) > 2 && !fields && b.hidesName(s, n.Qualifier().Sym) || len(n.Parts) == 2 && fields && isNoColumn(s, n.Qualifier().Sym)) {
@@ -139,6 +142,16 @@ func isNoColumn(s *Scope, sym syntax.Sym) bool {
 		}
 	}
 	return sources > 0
+}
+
+// isPseudoRow reports whether Spark gives a row of the name without any FROM: the metadata of a
+// file, a window of time by which is grouped, the variables of the session.
+func isPseudoRow(name string) bool {
+	switch name {
+	case "_metadata", "window", "session_window", "session":
+		return true
+	}
+	return false
 }
 
 // isPseudoSource reports whether a qualifier is a row that a trigger, or a clause

@@ -175,7 +175,7 @@ func (p *Parser) alias(stop uint8) (as bool, id Ident) {
 		}
 		return true, p.ident("a name after AS")
 	}
-	if p.tok.Kind == QuotedName || p.tok.Kind == WordToken && (stops[p.word]&stop == 0 || p.isClauseAlias(stop)) && !p.startsOther() && !(p.inFor && p.atAny(word.Loop, word.Do)) {
+	if p.tok.Kind == QuotedName || p.tok.Kind == WordToken && (stops[p.word]&stop == 0 || p.isClauseAlias(stop)) && !p.startsOther() && !p.logsErrors() && !(p.inFor && p.atAny(word.Loop, word.Do)) {
 		return false, p.partAfterDot()
 	}
 	return false, Ident{}

@@ -266,10 +266,23 @@ func (p *Parser) with() *With {
 	p.next()
 	recursive := p.accept(word.Recursive)
 	mark := p.lists.ctes.Mark()
-	p.commaList(func() { p.lists.ctes.Push(p.cte(recursive)) })
+	if !p.xmlNamespaces() {
+		p.commaList(func() { p.lists.ctes.Push(p.cte(recursive)) })
+	}
 	w := p.slabs.withs.Next()
 	*w = With{node: p.node(start), Recursive: recursive, CTEs: p.lists.ctes.Take(mark)}
 	return w
+}
+
+// xmlNamespaces passes over XMLNAMESPACES (…) of SQL Server, and reports whether nothing follows
+// it in the list of WITH.
+func (p *Parser) xmlNamespaces() bool {
+	if p.dialect != dialect.SQLServer || !p.says(0, "xmlnamespaces") || p.peek(1).Kind != LeftParen {
+		return false
+	}
+	p.next()
+	p.skipParens()
+	return !p.acceptKind(Comma)
 }
 
 // cte reads name [(columns)] AS [[NOT] MATERIALIZED] (statement).

@@ -118,6 +118,12 @@ func (p *Parser) selectItem() *SelectItem {
 		item.node = p.node(start)
 		return item
 	}
+	if p.tok.Kind == VariableName && p.dialect == dialect.SQLServer && p.peek(2).Kind == Equal && p.peek(1).Kind.isOperator() && p.peek(1).Kind != Equal &&
+		p.peek(1).Span.End == p.peek(2).Span.Start { // SELECT @n += 1
+		p.next()
+		p.next()
+		p.next()
+	}
 	item.X = p.expr()
 	if _, ok := item.X.(*Star); ok && p.at(word.Except) && p.peek(1).Kind == LeftParen && !p.startsQuery(2) {
 		p.next()

@@ -31,20 +31,20 @@ func (p *Parser) anyStatement() Stmt {
 	case word.With:
 		return p.withStmt()
 	case word.Insert:
-		return p.insert(nil)
+		return p.logged(p.insert(nil))
 	case word.Replace:
 		if p.peek(1).Kind == WordToken || p.peek(1).Kind == QuotedName {
-			return p.insert(nil)
+			return p.logged(p.insert(nil))
 		}
 	case word.Update:
 		if p.peek(1).Word() == word.Statistics && p.peek(2).Kind == WordToken && p.peek(2).Word() != word.Set {
 			return p.other()
 		}
-		return p.update(nil)
+		return p.logged(p.update(nil))
 	case word.Delete:
-		return p.delete(nil)
+		return p.logged(p.delete(nil))
 	case word.Merge:
-		return p.merge(nil)
+		return p.logged(p.merge(nil))
 	case word.Explain, word.Describe, word.Desc, word.Analyze, word.Prepare:
 		if p.at(word.Prepare) {
 			if s := p.dynamicStmt(start); s != nil {
@@ -164,13 +164,13 @@ func (p *Parser) withStmt() Stmt {
 	with := p.with()
 	switch p.word {
 	case word.Insert, word.Replace:
-		return p.insert(with)
+		return p.logged(p.insert(with))
 	case word.Update:
-		return p.update(with)
+		return p.logged(p.update(with))
 	case word.Delete:
-		return p.delete(with)
+		return p.logged(p.delete(with))
 	case word.Merge:
-		return p.merge(with)
+		return p.logged(p.merge(with))
 	}
 	q := p.slabs.querys.New()
 	q.With = with

@@ -452,7 +452,9 @@ func (p *Parser) delete(with *With) Stmt {
 	if history {
 		p.next()
 	}
-	if !p.at(word.From) {
+	if p.tok.Kind == LeftParen && p.dialect == dialect.Oracle { // a query in the place of the table
+		n.From = p.bareFrom()
+	} else if !p.at(word.From) {
 		begun := p.i
 		mark := p.lists.refs.Mark()
 		p.commaList(func() { p.lists.refs.Push(p.deleteTarget()) })
@@ -511,6 +513,20 @@ func (p *Parser) bareFrom() *From {
 	f.Tables = p.lists.tables.Take(mark)
 	f.node = p.node(start)
 	return f
+}
+
+// logged passes over LOG ERRORS [INTO table] [(tag)] [REJECT LIMIT n] of Oracle behind a write.
+func (p *Parser) logged(n Stmt) Stmt {
+	if p.logsErrors() {
+		for !p.atEnd() {
+			p.skipOne()
+		}
+	}
+	return n
+}
+
+func (p *Parser) logsErrors() bool {
+	return p.dialect == dialect.Oracle && p.says(0, "log") && p.says(1, "errors")
 }
 
 // intoNeeded are the dialects whose INSERT has INTO, or OVERWRITE, before its table.

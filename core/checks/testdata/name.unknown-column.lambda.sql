@@ -8,3 +8,5 @@ SELECT TRANSFORM(SPLIT(name, ' '), x -> UPPER(x)), x FROM hives; -- want "name.u
 SELECT DATE_ADD(DAY, 1, taken_on), DATEDIFF(HOUR, taken_on, NOW()), DATE_DIFF(MINUTE, taken_on, NOW()), DATEADD(MONTH, 1, taken_on) FROM harvests;
 SELECT DATE_ADD(day, 1) FROM harvests; -- want "name.unknown-column"
 SELECT _metadata.file_path, 1L AS l, 1.5BD AS b, 2S, 3Y, 4D FROM hives;
+SELECT window.start, COUNT(*) AS n FROM harvests GROUP BY WINDOW(taken_on, '1 day');
+SELECT name FROM hives ORDER BY ALL;

@@ -180,3 +180,7 @@ ROLLBACK TO SAVEPOINT s;
 CALL pkg.p(1, b => 2) INTO :x;
 SELECT a value, b type, c name, d status, e text, f position, g language, h action, i result, j source, k timestamp, l month, m year, n day, o count, p key, q offset, r limit, s first, u last FROM t;
 SELECT COUNT(*) AS rows, 1 AS session, 2 AS comment, 3 AS file, 4 AS online FROM hives;
+DELETE (SELECT * FROM hives WHERE frame_count = 0);
+INSERT INTO (SELECT keeper_id, name FROM keepers) VALUES (1, 'x');
+INSERT INTO keepers (keeper_id, name) SELECT hive_id, name FROM hives LOG ERRORS INTO err$_keepers ('x') REJECT LIMIT UNLIMITED;
+UPDATE hives SET name = 'x' LOG ERRORS REJECT LIMIT 3;

@@ -106,4 +106,4 @@ DROP DATABASE d CASCADE;
 COMMENT ON TABLE t IS 'x';
 GRANT SELECT ON TABLE t TO `u@x`;
 SELECT date, time, timestamp, user, order_, value, key, type, position, interval, map, array, struct, filter, limit_, offset, first, last, year, month, day, hour, name, text, status, table_, group_, comment, location, data, partition, window, exists, cluster FROM t;
-SELECT 1L, 2S AS s, 3Y, 4.5D, 5F, 1.5BD AS b FROM hives
+SELECT 1L, 2S AS s, 3Y, 4.5D, 5F, 1.5BD AS b FROM hives;
