@@ -77,7 +77,7 @@ func (p *Parser) alterAction(before AlterKind) AlterKind {
 		if p.dropColumns(a) {
 			return OtherAction
 		}
-	case p.atAny(word.Drop) && p.peek(1).Word() != word.Partition:
+	case p.atAny(word.Drop) && (p.peek(1).Word() != word.Partition || p.dialect == dialect.SQLite):
 		if p.next(); p.tok.Kind == LeftParen && p.dropColumns(a) { // of Oracle
 			return OtherAction
 		}

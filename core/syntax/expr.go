@@ -74,7 +74,7 @@ func (p *Parser) prefix() Expr {
 		case word.Binary:
 			switch next := p.peek(1).Kind; next {
 			case WordToken:
-				if stops[p.peek(1).Word()]&(notName|infixWord) == 0 {
+				if next := p.peek(1).Word(); stops[next]&(notName|infixWord) == 0 && next != word.Asc && next != word.Desc {
 					op = OpOther
 				}
 			case TextToken, QuotedName, NumberToken, Placeholder, VariableName:

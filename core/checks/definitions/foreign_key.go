@@ -8,6 +8,7 @@ import (
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/dialect/class"
+	"justlens/core/dialect/word"
 	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
@@ -263,7 +264,7 @@ func integer(name string) string {
 var setNull = &check.Check{
 	ID:     "definition.set-null",
 	Title:  "SET NULL of a column that takes no NULL",
-	Errors: []string{"1830", "1215", "Msg 1761"},
+	Errors: []string{"1830", "1005", "1215", "Msg 1761"},
 	Doc: "ON DELETE SET NULL empties the column when the row goes that it refers to, and NOT NULL forbids that. MySQL, MariaDB and SQL Server " +
 		"refuse the foreign key, the others each DELETE of a row that is referred to.",
 	Verdicts:  check.Everywhere(check.Unclear).But(check.Refused, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLServer)),
@@ -285,8 +286,7 @@ func runSetNull(p *check.Pass, c *syntax.Constraint) {
 		return
 	}
 	for _, action := range []text.Span{c.OnDelete, c.OnUpdate} {
-		words := strings.Fields(text.View(p.Src, action))
-		if len(words) != 2 || !strings.EqualFold(words[0], "SET") || !strings.EqualFold(words[1], "NULL") {
+		if !saysNull(p, action) {
 			continue
 		}
 		if column, required := requiredOf(p, c); column != nil {
@@ -300,6 +300,13 @@ func runSetNull(p *check.Pass, c *syntax.Constraint) {
 			return
 		}
 	}
+}
+
+// saysNull reports whether an action is SET NULL.
+func saysNull(p *check.Pass, action text.Span) bool {
+	tokens := p.Stmt.Tokens
+	at, _ := slices.BinarySearchFunc(tokens, action.Start, func(t syntax.Token, start text.Pos) int { return int(t.Span.Start - start) })
+	return at+1 < len(tokens) && tokens[at+1].Span.End <= action.End && tokens[at].Word() == word.Set && tokens[at+1].Word() == word.Null
 }
 
 // requiredOf gives the first column of a foreign key that is declared beside it to take no NULL.
