@@ -49,8 +49,8 @@ func (b *Binder) alterTable(n *syntax.AlterTable) {
 		if a.Column != nil {
 			b.constraints(a.Column.Constraints, s)
 		}
-		if a.Constraint != nil && isAsked(a.Constraint) {
-			b.expr(a.Constraint.X, b.stand(s, visible{0, 1}, inWhere))
+		if a.Constraint != nil {
+			b.constraints([]*syntax.Constraint{a.Constraint}, s)
 		}
 	}
 }

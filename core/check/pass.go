@@ -310,3 +310,17 @@ func (p *Pass) BriefOf(at text.Span) string {
 	}
 	return words
 }
+
+// RefersToItself reports whether a foreign key within a definition of one of the kinds refers to
+// the table that is defined there.
+func (p *Pass) RefersToItself(c *syntax.Constraint, within syntax.KindSet) bool {
+	above, _ := p.Enclosing(c, within)
+	var name []syntax.Ident
+	switch n := above.(type) {
+	case *syntax.CreateTable:
+		name = n.Name
+	case *syntax.AlterTable:
+		name = n.Name
+	}
+	return len(name) > 0 && name[len(name)-1].Sym == c.Table[len(c.Table)-1].Sym
+}

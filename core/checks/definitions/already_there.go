@@ -48,16 +48,7 @@ func tableTwice(p *check.Pass, n *syntax.CreateTable) {
 	if t == nil || !p.Schema.Creates(t) || t.Temporary != (n.Temporary || strings.HasPrefix(t.Name, "#")) || !isOne(p, n.Name, t) {
 		return
 	}
-	last, what := n.Name[len(n.Name)-1], "table"
-	if t.IsView {
-		what = "view"
-	}
-	p.Report(check.Finding{
-		Span: last.Span, Certainty: check.Likely,
-		Message: fmt.Sprintf("the %s %s was created before", what, t.Name),
-		Why:     "The text creates it further up, and does not drop it in between.",
-		Mends:   []check.Mend{{Title: "drop one of them, give it another name, or say IF NOT EXISTS", Effect: check.ByHand}},
-	})
+	tellCreated(p, n.Name[len(n.Name)-1], t, "IF NOT EXISTS")
 }
 
 func viewTwice(p *check.Pass, n *syntax.CreateView) {
@@ -68,15 +59,19 @@ func viewTwice(p *check.Pass, n *syntax.CreateView) {
 	if t == nil || !p.Schema.Creates(t) || t.Temporary || !isOne(p, n.Name, t) || says(p, n, n.Name, "IF", "TEMP", "TEMPORARY") {
 		return
 	}
-	last, what := n.Name[len(n.Name)-1], "table"
+	tellCreated(p, n.Name[len(n.Name)-1], t, "OR REPLACE")
+}
+
+func tellCreated(p *check.Pass, id syntax.Ident, t *schema.Table, unless string) {
+	what := "table"
 	if t.IsView {
 		what = "view"
 	}
 	p.Report(check.Finding{
-		Span: last.Span, Certainty: check.Likely,
+		Span: id.Span, Certainty: check.Likely,
 		Message: fmt.Sprintf("the %s %s was created before", what, t.Name),
 		Why:     "The text creates it further up, and does not drop it in between.",
-		Mends:   []check.Mend{{Title: "drop one of them, give it another name, or say OR REPLACE", Effect: check.ByHand}},
+		Mends:   []check.Mend{{Title: "drop one of them, give it another name, or say " + unless, Effect: check.ByHand}},
 	})
 }
 
@@ -86,7 +81,7 @@ func constraintTwice(p *check.Pass, n *syntax.CreateTable) {
 		return
 	}
 	var first map[syntax.Sym]*syntax.Constraint
-	look := func(c *syntax.Constraint) {
+	eachConstraint(n, func(_ *syntax.ColumnDef, c *syntax.Constraint) {
 		if c.Name.IsZero() || c.Name.Sym == 0 || c.Type != syntax.CheckKey && c.Type != syntax.UniqueKey && c.Type != syntax.ForeignKey {
 			return
 		}
@@ -108,15 +103,7 @@ func constraintTwice(p *check.Pass, n *syntax.CreateTable) {
 			Related: []check.Related{{Span: earlier.Name.Span, Message: "the first of them"}},
 			Mends:   []check.Mend{{Title: "give one of them another name", Effect: check.ByHand}},
 		})
-	}
-	for _, c := range n.Columns {
-		for _, con := range c.Constraints {
-			look(con)
-		}
-	}
-	for _, con := range n.Constraints {
-		look(con)
-	}
+	})
 }
 
 // says reports whether one of the words stands before a name.

@@ -70,7 +70,7 @@ func runForeignKey(p *check.Pass, c *syntax.Constraint) {
 		return
 	}
 	t := p.TableNamed(c.Table)
-	if t == nil || !t.Complete || t.IsView || t.Gathered || refersToItself(p, c) || len(c.References) == 0 {
+	if t == nil || !t.Complete || t.IsView || t.Gathered || p.RefersToItself(c, syntax.Kinds(syntax.KindCreateTable, syntax.KindAlterTable)) || len(c.References) == 0 {
 		return
 	}
 	var places []int
@@ -129,11 +129,11 @@ func referring(p *check.Pass, c *syntax.Constraint) (columns []syntax.Ident, typ
 	switch n := above.(type) {
 	case *syntax.CreateTable:
 		for _, id := range columns {
-			at := slices.IndexFunc(n.Columns, func(d *syntax.ColumnDef) bool { return d.Name.Sym == id.Sym })
-			if at < 0 || len(columns) > mostKeyed {
+			column := columnOf(n, id.Sym)
+			if column == nil || len(columns) > mostKeyed {
 				return columns, nil
 			}
-			types = append(types, p.Schema.TypeOf(n.Columns[at].Type, p.Src, p.Dialect))
+			types = append(types, p.Schema.TypeOf(column.Type, p.Src, p.Dialect))
 		}
 	case *syntax.AlterAction:
 		alter, ok := p.Parent(n).(*syntax.AlterTable)
@@ -153,19 +153,6 @@ func referring(p *check.Pass, c *syntax.Constraint) (columns []syntax.Ident, typ
 		}
 	}
 	return columns, types
-}
-
-// refersToItself reports whether a foreign key refers to the table that it belongs to.
-func refersToItself(p *check.Pass, c *syntax.Constraint) bool {
-	above, _ := p.Enclosing(c, syntax.Kinds(syntax.KindCreateTable, syntax.KindAlterTable))
-	var name []syntax.Ident
-	switch n := above.(type) {
-	case *syntax.CreateTable:
-		name = n.Name
-	case *syntax.AlterTable:
-		name = n.Name
-	}
-	return len(name) > 0 && name[len(name)-1].Sym == c.Table[len(c.Table)-1].Sym
 }
 
 // isKey reports whether columns of a table are one of its keys, or as MySQL asks it, those with
@@ -317,9 +304,8 @@ func requiredOf(p *check.Pass, c *syntax.Constraint) (*syntax.ColumnDef, text.Sp
 		among = []*syntax.ColumnDef{n}
 	case *syntax.CreateTable:
 		for _, id := range keyColumns(p, c) {
-			at := slices.IndexFunc(n.Columns, func(d *syntax.ColumnDef) bool { return d.Name.Sym == id.Sym })
-			if at >= 0 && len(c.Columns) <= mostKeyed {
-				among = append(among, n.Columns[at])
+			if column := columnOf(n, id.Sym); column != nil && len(c.Columns) <= mostKeyed {
+				among = append(among, column)
 			}
 		}
 	}

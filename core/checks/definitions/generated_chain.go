@@ -69,11 +69,9 @@ func runGeneratedChain(p *check.Pass, n *syntax.CreateTable) {
 }
 
 func eachGenerated(n *syntax.CreateTable, do func(*syntax.ColumnDef, *syntax.Constraint)) {
-	for _, c := range n.Columns {
-		for _, con := range c.Constraints {
-			if con.Type == syntax.GeneratedAs && con.X != nil {
-				do(c, con)
-			}
+	eachConstraint(n, func(c *syntax.ColumnDef, con *syntax.Constraint) {
+		if c != nil && con.Type == syntax.GeneratedAs && con.X != nil {
+			do(c, con)
 		}
-	}
+	})
 }

@@ -42,7 +42,11 @@ func twoKeysInTable(p *check.Pass, n *syntax.CreateTable) {
 	}
 	var first *syntax.Constraint
 	of := ""
-	look := func(c *syntax.Constraint, column string) {
+	eachConstraint(n, func(d *syntax.ColumnDef, c *syntax.Constraint) {
+		column := ""
+		if d != nil {
+			column = p.Ident(d.Name)
+		}
 		switch {
 		case c.Type != syntax.PrimaryKey:
 		case first == nil:
@@ -60,15 +64,7 @@ func twoKeysInTable(p *check.Pass, n *syntax.CreateTable) {
 			}
 			p.Report(f)
 		}
-	}
-	for _, c := range n.Columns {
-		for _, con := range c.Constraints {
-			look(con, p.Ident(c.Name))
-		}
-	}
-	for _, con := range n.Constraints {
-		look(con, "")
-	}
+	})
 }
 
 func secondKeyInChange(p *check.Pass, n *syntax.AlterTable) {

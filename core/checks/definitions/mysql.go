@@ -77,20 +77,9 @@ func runNumberedKey(p *check.Pass, n *syntax.CreateTable) {
 	}
 }
 
-func hasPrimaryKey(n *syntax.CreateTable) bool {
-	for _, c := range n.Columns {
-		for _, con := range c.Constraints {
-			if con.Type == syntax.PrimaryKey {
-				return true
-			}
-		}
-	}
-	for _, con := range n.Constraints {
-		if con.Type == syntax.PrimaryKey {
-			return true
-		}
-	}
-	return false
+func hasPrimaryKey(n *syntax.CreateTable) (has bool) {
+	eachConstraint(n, func(_ *syntax.ColumnDef, c *syntax.Constraint) { has = has || c.Type == syntax.PrimaryKey })
+	return has
 }
 
 // beginsKey reports whether a key of the table may begin with the column. In MyISAM it may stand

@@ -122,6 +122,9 @@ func keyColumns(p *check.Pass, c *syntax.Constraint) []syntax.Ident {
 // mostOffered bounds the columns among which one that is spelt alike is looked for.
 const mostOffered = 256
 
+// mostNearest bounds the findings of a statement for which one is looked for.
+const mostNearest = 64
+
 // unknownInChange looks at the columns that ALTER TABLE changes, and makes keys of.
 func unknownInChange(p *check.Pass, n *syntax.AlterTable) {
 	if len(n.Name) == 0 || p.Schema == nil || !p.Tells(n) || len(p.Stmt.Open) > 0 || p.Dialect == dialect.Spark {
@@ -134,7 +137,7 @@ func unknownInChange(p *check.Pass, n *syntax.AlterTable) {
 	came := map[syntax.Sym]bool{} // by this statement
 	told := 0
 	columns := func() (names []string) {
-		if told++; told > mostKeyed {
+		if told++; told > mostNearest {
 			return nil
 		}
 		for i := range t.Columns[:min(len(t.Columns), mostOffered)] {

@@ -150,7 +150,7 @@ func unknownReferred(p *check.Pass, n *syntax.Constraint) {
 		return
 	}
 	t := p.TableNamed(n.Table)
-	if t == nil || !t.Complete || t.IsView || isMade(p, n) {
+	if t == nil || !t.Complete || t.IsView || p.RefersToItself(n, creates) {
 		return
 	}
 	for _, id := range n.References {
@@ -160,12 +160,8 @@ func unknownReferred(p *check.Pass, n *syntax.Constraint) {
 	}
 }
 
-// isMade reports whether a foreign key refers to the table that is being made.
-func isMade(p *check.Pass, n *syntax.Constraint) bool {
-	above, _ := p.Enclosing(n, syntax.Kinds(syntax.KindCreateTable))
-	create, ok := above.(*syntax.CreateTable)
-	return ok && create.Name[len(create.Name)-1].Sym == n.Table[len(n.Table)-1].Sym
-}
+// creates are the definitions in which a foreign key may refer to the table that is being made.
+var creates = syntax.Kinds(syntax.KindCreateTable)
 
 func reportNoColumn(p *check.Pass, t *schema.Table, id syntax.Ident, what string) {
 	f := check.Finding{

@@ -72,7 +72,7 @@ func runUnknownTable(p *check.Pass, n syntax.Node) {
 // unknownParent reports REFERENCES of a table that is not there. SQLite looks for it only
 // when rows come; on MySQL and MariaDB a dump may have the check switched off.
 func unknownParent(p *check.Pass, n *syntax.Constraint) {
-	if n.Type != syntax.ForeignKey || len(n.Table) == 0 || !p.Tells(n) || p.Schema == nil || !p.Schema.IsWhole() || isMade(p, n) ||
+	if n.Type != syntax.ForeignKey || len(n.Table) == 0 || !p.Tells(n) || p.Schema == nil || !p.Schema.IsWhole() || p.RefersToItself(n, creates) ||
 		!dialect.In(dialect.Postgres, dialect.SQLServer, dialect.Oracle).Has(p.Dialect) || p.TableNamed(n.Table) != nil {
 		return
 	}
