@@ -178,7 +178,7 @@ func grown[T any](s []T, n int) []T {
 
 func (b *Binder) open(node syntax.Node, parent *Scope, ctes *cteScope) *Scope {
 	s := b.scopes.Next()
-	*s = Scope{Node: node, Index: len(b.info.Scopes), Parent: parent, limit: -1, ctes: ctes, Sources: s.Sources[:0], Merged: s.Merged[:0], Calls: s.Calls[:0], Bare: s.Bare[:0]}
+	*s = Scope{Node: node, Index: len(b.info.Scopes), Parent: parent, limit: -1, ctes: ctes, Sources: s.Sources[:0], Merged: s.Merged[:0], Joined: s.Joined[:0], Calls: s.Calls[:0], Bare: s.Bare[:0]}
 	if parent != nil && parent == b.lateral {
 		s.limit = b.limit
 	}

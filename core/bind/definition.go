@@ -18,7 +18,7 @@ func (b *Binder) createTable(n *syntax.CreateTable) {
 		return
 	}
 	s, src := b.defined(n, n.Name)
-	src.Complete = n.Query == nil && n.Like == nil && !n.Inherits && len(n.Columns) > 0 && !b.partial
+	src.Complete = n.Query == nil && n.Like == nil && !n.Inherits && n.PartitionOf == nil && len(n.Columns) > 0 && !b.partial
 	for _, c := range n.Columns {
 		src.Complete = src.Complete && c.Name.Sym != 0 // which a template puts in
 		src.add(Column{Sym: c.Name.Sym, Index: -1})

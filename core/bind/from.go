@@ -17,6 +17,7 @@ type cteScope struct {
 	anchor   *syntax.SetOp // of one that sees itself: its left branch names the columns
 	columns  []Output
 	complete bool
+	extended bool // SEARCH or CYCLE adds columns
 	next     *cteScope
 	depth    int       // how many can be seen from here
 	jump     *cteScope // one of them further on
@@ -89,7 +90,7 @@ func (b *Binder) with(w *syntax.With, outer *Scope, ctes *cteScope) *cteScope {
 			for _, id := range c.Columns {
 				b.outputs.Push(Output{Sym: id.Sym})
 			}
-			self = b.put(cteScope{sym: entry.sym, next: ctes, columns: b.outputs.Take(mark), complete: len(c.Columns) > 0})
+			self = b.put(cteScope{sym: entry.sym, next: ctes, columns: b.outputs.Take(mark), complete: len(c.Columns) > 0 && !c.Extended, extended: c.Extended})
 			if len(c.Columns) == 0 {
 				self.anchor = firstUnion(c.Query.Body)
 			}
@@ -466,6 +467,9 @@ func (b *Binder) join(j *syntax.Join, s *Scope) {
 			for _, src := range learning {
 				src.column(id.Sym)
 			}
+		}
+		if !j.Alias.IsZero() {
+			s.Joined = append(s.Joined, j.Alias.Sym)
 		}
 		switch {
 		case j.On == nil:

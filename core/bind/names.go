@@ -78,6 +78,9 @@ func (b *Binder) qualified(n *syntax.Name, at *standing) {
 		if b.info.Dialect == dialect.SQLite && b.isWithin(s, n.Qualifier().Sym) {
 			return // SQLite 3.53: the alias of joined tables in parentheses does not hide their names
 		}
+		if s.hasJoined(n.Qualifier().Sym) {
+			return
+		}
 		fields := b.info.Dialect == dialect.Spark
 		if row := b.info.Names.String(n.Qualifier().Sym); fields && isPseudoRow(row) {
 			return
@@ -103,6 +106,8 @@ func (b *Binder) qualified(n *syntax.Name, at *standing) {
 		u.Status, u.Outer = Unclear, outer
 	case b.isSystemColumn(n.Last().Sym):
 		u.Status, u.candidates, u.Outer = Builtin, &[]*Source{src}, outer
+	case len(n.Parts) > 2 && src.Scope != nil && src.Scope.Parent != nil && src.Scope.Parent.names(n.Qualifier().Sym):
+		u.Status = Unclear // that of another schema, perhaps
 	default:
 		u.Status, u.candidates, u.Outer = Missing, &[]*Source{src}, outer
 	}
@@ -253,12 +258,29 @@ func (b *Binder) resolve(p pending) Use {
 		u = Use{Status: Unclear, Scope: p.scope} // perhaps a variable; text in double quotes
 	}
 	if sel != nil && b.seesAliases(p.place) && u.Status != Resolved {
-		_, nested := b.info.Parent(p.name).(syntax.Expr)
+		nested := b.isNested(p.name)
 		if item := p.scope.Item(sym); item != nil && isSeen(item, p) && (u.Status == Missing && !(nested && b.info.Dialect == dialect.Postgres) || p.place != inOrderBy && !(nested && p.place == inGroupBy)) {
 			return Use{Status: OutputAlias, Scope: p.scope, Item: item}
 		}
 	}
 	return u
+}
+
+// isNested reports whether a name is a part of an expression, not an element of a list of its
+// clause; those of ROLLUP and its kin are elements.
+func (b *Binder) isNested(n *syntax.Name) bool {
+	above, nested := b.info.Parent(n).(syntax.Expr)
+	for nested {
+		switch above.(type) {
+		case *syntax.GroupingSet:
+			return false
+		case *syntax.Row, *syntax.Paren:
+			above, nested = b.info.Parent(above).(syntax.Expr)
+		default:
+			return true
+		}
+	}
+	return false
 }
 
 // isSeen reports whether a name may mean an output column: within the select list only

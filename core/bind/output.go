@@ -41,7 +41,7 @@ func (b *Binder) query(q *syntax.Query, outer *Scope, ctes *cteScope) ([]Output,
 // limitScope gives the scope of the row limit of an outermost query, which sees nothing.
 func (b *Binder) limitScope(q *syntax.Query, ctes *cteScope) *Scope {
 	s := b.scopes.Next()
-	*s = Scope{Node: q, ctes: ctes, Index: -1, Sources: s.Sources[:0], Merged: s.Merged[:0], Calls: s.Calls[:0], Bare: s.Bare[:0]}
+	*s = Scope{Node: q, ctes: ctes, Index: -1, Sources: s.Sources[:0], Merged: s.Merged[:0], Joined: s.Joined[:0], Calls: s.Calls[:0], Bare: s.Bare[:0]}
 	return s
 }
 
@@ -92,7 +92,7 @@ func (b *Binder) setOperations(last *syntax.SetOp, outer *Scope, ctes *cteScope)
 		op := b.spine[len(b.spine)-1].(*syntax.SetOp)
 		b.spine = b.spine[:len(b.spine)-1]
 		if ctes != nil && ctes.anchor == op {
-			ctes.columns, ctes.complete = columns, complete
+			ctes.columns, ctes.complete = columns, complete && !ctes.extended
 		}
 		b.body(op.Right, outer, ctes)
 	}
@@ -176,23 +176,69 @@ func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]Output, bool) {
 			b.outputs.Push(Output{Sym: b.outputSym(item), X: item.X})
 			continue
 		}
-		complete = complete && item.Span() == star.Span() // no EXCEPT (…) behind it
-		for _, src := range s.Sources {
-			if len(star.Qualifier) > 0 && star.Qualifier[len(star.Qualifier)-1].Sym != src.Name.Sym {
-				continue
-			}
-			complete = complete && src.Complete && len(s.Merged) == 0 && !s.Natural
-			for i, name := range src.names {
-				b.outputs.Push(Output{Sym: name, Source: src, Place: int32(i)})
-			}
-			if src.names == nil {
-				for i, c := range src.Columns {
-					b.outputs.Push(Output{Sym: c.Sym, X: c.X, Source: src, Place: int32(i)})
-				}
-			}
-		}
+		known := b.expand(star, s)
+		complete = complete && known && item.Span() == star.Span() // no EXCEPT (…) behind it
 	}
 	return b.outputs.Take(mark), complete
+}
+
+// expand lists the columns that a star stands for, as far as they are known, and reports
+// whether these are all.
+func (b *Binder) expand(star *syntax.Star, s *Scope) bool {
+	if len(star.Qualifier) == 0 {
+		var listed map[syntax.Sym]bool
+		if s.Natural || len(s.Merged) > 0 {
+			listed = make(map[syntax.Sym]bool, len(s.Merged))
+			for _, merged := range s.Merged {
+				listed[merged] = false
+			}
+		}
+		complete := listed == nil
+		for _, src := range s.Sources {
+			complete = b.columnsOf(src, s.Natural, listed) && complete
+		}
+		return complete
+	}
+	name := star.Qualifier[len(star.Qualifier)-1].Sym
+	found, complete := false, len(s.Merged) == 0 && !s.Natural
+	for _, src := range s.Sources {
+		if src.Name.Sym == name {
+			found, complete = true, b.columnsOf(src, false, nil) && complete
+		}
+	}
+	if !found && s.Parent != nil { // a row of the query around
+		if src, _ := s.Parent.source(name); src != nil {
+			return b.columnsOf(src, false, nil)
+		}
+	}
+	return found && complete
+}
+
+// columnsOf lists the columns of a source, but for those that a join has made one with a
+// column listed before: all of one name if it ties by name, else those that are listed, with
+// whether they have come. It reports whether these are all.
+func (b *Binder) columnsOf(src *Source, byName bool, listed map[syntax.Sym]bool) bool {
+	push := func(o Output) {
+		if listed != nil {
+			came, merged := listed[o.Sym]
+			if came {
+				return
+			}
+			if merged || byName {
+				listed[o.Sym] = true
+			}
+		}
+		b.outputs.Push(o)
+	}
+	for i, name := range src.names {
+		push(Output{Sym: name, Source: src, Place: int32(i)})
+	}
+	if src.names == nil {
+		for i, c := range src.Columns {
+			push(Output{Sym: c.Sym, X: c.X, Source: src, Place: int32(i)})
+		}
+	}
+	return src.Complete
 }
 
 // outputSym gives the name of an output column: its alias, or that of the column or the

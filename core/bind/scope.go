@@ -67,6 +67,8 @@ type Scope struct {
 	Sources []*Source
 	// Merged are the columns that USING makes one.
 	Merged []syntax.Sym
+	// Joined are the names that USING (…) AS gives to them.
+	Joined []syntax.Sym
 	// Natural tells of a NATURAL JOIN, which merges whatever names agree.
 	Natural bool
 	// Coalesced tells that merged columns may come from the right side of a join.
@@ -252,6 +254,22 @@ func (sc *Scope) source(sym syntax.Sym) (*Source, bool) {
 		}
 	}
 	return nil, false
+}
+
+// names reports whether a source of the scope, or of a query around, has the name.
+func (sc *Scope) names(sym syntax.Sym) bool {
+	s, _ := sc.source(sym)
+	return s != nil
+}
+
+// hasJoined reports whether a join by USING has the name, here or in a query around.
+func (sc *Scope) hasJoined(sym syntax.Sym) bool {
+	for at := sc; at != nil; at = at.Parent {
+		if slices.Contains(at.Joined, sym) {
+			return true
+		}
+	}
+	return false
 }
 
 // own finds the first source of the scope itself by its name.

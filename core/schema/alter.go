@@ -31,6 +31,8 @@ func (a applier) alterTable(n *syntax.AlterTable) {
 		switch action.Action {
 		case syntax.InheritTable:
 			a.follow(t, slices.DeleteFunc([]syntax.Ident{action.Name, action.To}, func(id syntax.Ident) bool { return id.IsZero() }))
+		case syntax.AttachPartition:
+			a.schema.divide(t)
 		case syntax.PartitionToTable:
 			made := t.clone()
 			made.Name, made.Quoted = a.text(action.To), a.exact(action.To)
@@ -375,6 +377,9 @@ func (a applier) drop(n *syntax.Drop) {
 				continue
 			}
 			a.schema.remove(t)
+			if t.HasChildren || a.schema.isDivided(t) || dropsMore(a.span(n.Span())) {
+				a.schema.forget()
+			}
 		case "type", "domain":
 			if a.schema.Type(last) != nil {
 				a.schema.putType(last, nil)
@@ -383,6 +388,12 @@ func (a applier) drop(n *syntax.Drop) {
 			a.dropIndex(last, n.On)
 		}
 	}
+}
+
+// dropsMore reports whether DROP takes what depends on the table with it.
+func dropsMore(statement string) bool {
+	const word = "cascade"
+	return len(statement) > len(word) && strings.EqualFold(statement[len(statement)-len(word):], word)
 }
 
 func (a applier) dropIndex(name string, on []syntax.Ident) {

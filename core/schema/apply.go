@@ -94,6 +94,12 @@ func (s *Schema) apply(stmt syntax.Stmt, src []byte) bool {
 		if leaves(statement) {
 			s.forget()
 		}
+		switch ends(statement) {
+		case commits:
+			s.changed = nil
+		case undoes:
+			a.undo()
+		}
 		s.conversions = s.conversions || createsConversion(statement)
 		if on, ok := setsNumbers(statement); ok {
 			s.givenNumbers = on
@@ -298,7 +304,7 @@ func (a applier) createTable(n *syntax.CreateTable) {
 	}
 	t := a.named(n.Name)
 	t.Temporary = n.Temporary || strings.HasPrefix(t.Name, "#")
-	t.Complete = n.Query == nil && len(n.Columns) > 0 && n.Like == nil && !n.Inherits
+	t.Complete = n.Query == nil && len(n.Columns) > 0 && n.Like == nil && !n.Inherits && n.PartitionOf == nil
 	if old := a.find(n.Like); old != nil {
 		t.Model = old.Name
 		t.Columns, t.Complete = slices.Clone(old.Columns), old.Complete
@@ -307,6 +313,9 @@ func (a applier) createTable(n *syntax.CreateTable) {
 	if n.Inherits {
 		a.inherit(t, n)
 	}
+	if whole := a.find(n.PartitionOf); whole != nil {
+		a.takePart(t, whole)
+	}
 	inherited := len(t.Columns)
 	for _, c := range n.Columns {
 		if c.Name.Sym == 0 { // what a template puts in
@@ -314,7 +323,7 @@ func (a applier) createTable(n *syntax.CreateTable) {
 			continue
 		}
 		at := -1
-		if n.Inherits {
+		if n.Inherits || n.PartitionOf != nil {
 			at = t.Column(a.text(c.Name))
 		}
 		if at < 0 || at >= inherited {
@@ -398,6 +407,20 @@ func (a applier) copyLike(t, old *Table, n *syntax.CreateTable) {
 	}
 }
 
+// takePart makes a table a part of another: it has its columns, conditions and keys (PostgreSQL
+// 15, 5.11 "Table Partitioning").
+func (a applier) takePart(t, whole *Table) {
+	t.Columns, t.Complete = slices.Clone(whole.Columns), whole.Complete
+	t.Keys, t.Checks, t.Indexes = slices.Clone(whole.Keys), slices.Clone(whole.Checks), slices.Clone(whole.Indexes)
+	for i := range t.Keys { // which get names of their own
+		t.Keys[i].Name = ""
+	}
+	for i := range t.Indexes {
+		t.Indexes[i].Name = ""
+	}
+	a.schema.divide(whole)
+}
+
 // inherit takes the columns and conditions of parent tables over, whose keys hold for their own rows only
 // (PostgreSQL 15, 5.10 "Inheritance").
 func (a applier) inherit(t *Table, n *syntax.CreateTable) {
@@ -449,11 +472,19 @@ func (a applier) follow(t *Table, name []syntax.Ident) (parent *Table) {
 	return parent
 }
 
-// merged gives the column that a parent's and one of the same name are together.
+// merged gives the column that a parent's and one of the same name are together, which a part
+// of a table names without its type.
 func merged(parent, c Column) Column {
+	if c.Type.Name == "" {
+		parent.NotNull = parent.NotNull || c.NotNull
+		if c.Default != "" {
+			parent.Default = c.Default
+		}
+		return parent
+	}
 	c.NotNull = c.NotNull || parent.NotNull
 	if c.Default == "" {
-		c.Default = parent.Default
+		c.Default, c.Identity = parent.Default, c.Identity || parent.Identity
 	}
 	return c
 }

@@ -23,6 +23,40 @@ func leaves(statement string) bool {
 	})
 }
 
+// ending is how a statement ends a transaction, or a part of one.
+type ending uint8
+
+const (
+	goesOn ending = iota
+	commits
+	undoes
+)
+
+// ends tells what a statement does with the changes since the last COMMIT.
+func ends(statement string) ending {
+	first, _, _ := strings.Cut(statement[:min(len(statement), 20)], " ")
+	switch strings.ToLower(first) {
+	case "commit":
+		return commits
+	case "rollback", "abort":
+		return undoes
+	}
+	return goesOn
+}
+
+// undo takes back what was done to tables since the last COMMIT, in so far as nothing that
+// it did is certain any more.
+func (a applier) undo() {
+	for _, c := range a.schema.changed {
+		if t := a.schema.Table(c.qualifier, c.name); t != nil {
+			a.leaveOpen(t)
+		} else {
+			a.schema.putRelation(c.name) // dropped, and there again
+		}
+	}
+	a.schema.changed = nil
+}
+
 // createsConversion reports whether a statement is CREATE OPERATOR or CREATE CAST.
 func createsConversion(statement string) bool {
 	words := strings.Fields(statement[:min(len(statement), 40)])

@@ -35,6 +35,8 @@ type Schema struct {
 	created      map[*Table]bool // those of them that it made
 	opened       bool            // all tables were opened once
 	fresh        []*Table        // that were put since then
+	divided      map[string]bool // tables that have others for parts, by last name in lower case
+	changed      []place         // of tables that were put or removed since the last COMMIT
 	// Problems tell of what could not be applied.
 	Problems []Problem
 	// strangers are tables, by last name in lower case, that were changed and are not there.
@@ -47,6 +49,9 @@ type Problem struct {
 	Message string
 	Fault   bool // of the program itself
 }
+
+// place is where a table is found, both in lower case.
+type place struct{ qualifier, name string }
 
 // entry is a table, or with a nil Table one that was dropped, so that one of the
 // same name further below is hidden.
@@ -416,6 +421,16 @@ func (s *Schema) create(t *Table) {
 // forget takes it that the tables created so far may be gone, or may be those of another place.
 func (s *Schema) forget() { s.created = nil }
 
+// divide notes that a table has others for its parts, which go with it.
+func (s *Schema) divide(t *Table) {
+	if s.divided == nil {
+		s.divided = map[string]bool{}
+	}
+	s.divided[strings.ToLower(t.Name)] = true
+}
+
+func (s *Schema) isDivided(t *Table) bool { return s.divided[strings.ToLower(t.Name)] }
+
 func (s *Schema) make(t *Table) {
 	if s.made == nil {
 		s.made = map[*Table]bool{}
@@ -450,6 +465,7 @@ func (s *Schema) set(qualifier, name string, t *Table) {
 		s.tables = map[string][]*entry{}
 	}
 	name, qualifier = strings.ToLower(name), strings.ToLower(qualifier)
+	s.changed = append(s.changed, place{qualifier, name})
 	for _, e := range s.tables[name] {
 		if e.qualifier == qualifier {
 			if t != nil && e.table != nil && e.table.Name != t.Name {

@@ -90,6 +90,8 @@ func (p *Parser) alterAction(before AlterKind) AlterKind {
 		if p.alterChange(a) {
 			return OtherAction
 		}
+	case p.says(0, "attach") && p.peek(1).Word() == word.Partition:
+		a.Action = AttachPartition
 	case p.at(word.Inherit) && p.dialect.Has(dialect.DollarQuotes):
 		p.next()
 		a.Action = InheritTable
@@ -360,7 +362,7 @@ func (p *Parser) alterColumn(a *AlterAction) {
 			p.next()
 		}
 		a.Action, a.Type = SetType, p.typeName()
-	case p.tok.Kind == WordToken && !p.atAny(word.Set, word.Drop, word.Add, word.Reset, word.Restart): // SQL Server
+	case p.tok.Kind == WordToken && !p.atAny(word.Set, word.Drop, word.Add, word.Reset, word.Restart) && !p.says(0, "options"): // SQL Server
 		a.Action, a.Type = DropNotNull, p.typeName() // unless it says otherwise
 		if p.accept(word.Collate) {
 			p.next()

@@ -86,7 +86,7 @@ func (p *Parser) splice(inside text.Span) {
 func (p *Parser) directivesAt(body text.Span) (length text.Pos) {
 	for {
 		rest := p.scan.src[body.Start+length : body.End]
-		blanks := len(rest) - len(bytes.TrimLeft(rest, " \t\r\n"))
+		blanks := leadingRemarks(rest)
 		if blanks == len(rest) || rest[blanks] != '#' {
 			return length
 		}
@@ -99,6 +99,16 @@ func (p *Parser) directivesAt(body text.Span) (length text.Pos) {
 		}
 		length += text.Pos(blanks + end)
 	}
+}
+
+// leadingRemarks gives the length of the blanks and comments of a line with which a text begins.
+func leadingRemarks(src []byte) int {
+	rest := bytes.TrimLeft(src, " \t\r\n")
+	for bytes.HasPrefix(rest, []byte("--")) {
+		_, rest, _ = bytes.Cut(rest, []byte("\n"))
+		rest = bytes.TrimLeft(rest, " \t\r\n")
+	}
+	return len(src) - len(rest)
 }
 
 // undouble makes one quote and a blank of each pair of quotes in a body that stands in

@@ -441,6 +441,9 @@ func (p *Parser) frameBound() {
 // and a value, of a value and a type, of a value USING a character set.
 func (p *Parser) castCall(start text.Pos) Expr {
 	convert, try := p.atAny(word.Convert, word.TryConvert), p.atAny(word.TryCast, word.TryConvert)
+	if convert && p.dialect == dialect.Postgres && p.convertsBytes() {
+		return p.nameOrCall(start)
+	}
 	name := p.tok
 	p.next()
 	p.next()
@@ -475,6 +478,30 @@ func (p *Parser) castCall(start text.Pos) Expr {
 	p.expectKind(RightParen, ")")
 	n.node = p.node(start)
 	return n
+}
+
+// convertsBytes reports whether CONVERT has the three arguments of PostgreSQL's function: bytes and
+// two names of character sets, and no type first.
+func (p *Parser) convertsBytes() bool {
+	const longest = 256 // tokens, far more than such arguments have
+	depth, commas := 0, 0
+	for i := 1; i < longest; i++ {
+		switch p.peek(i).Kind {
+		case LeftParen:
+			depth++
+		case RightParen:
+			if depth--; depth == 0 {
+				return commas == 2 && p.peek(3).Kind != Comma
+			}
+		case Comma:
+			if depth == 1 {
+				commas++
+			}
+		case EOF, Semicolon:
+			return false
+		}
+	}
+	return false
 }
 
 func (p *Parser) convertUsing(start text.Pos, name Token, x Expr) Expr {

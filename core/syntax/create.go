@@ -64,6 +64,11 @@ func (p *Parser) createTable() Stmt {
 	p.next()
 	n.IfNotExists = p.ifNotExists()
 	n.Name = p.path("a name for the table")
+	if p.at(word.Partition) && p.peek(1).Word() == word.Of {
+		p.next()
+		p.next()
+		n.PartitionOf = p.path("a table")
+	}
 	if p.tok.Kind == LeftParen && !p.startsQuery(1) {
 		p.next()
 		p.tableElements(n)
@@ -187,7 +192,7 @@ func (p *Parser) columnDef() *ColumnDef {
 	start := p.start()
 	c := p.slabs.columnDefs.New()
 	c.Name = p.ident("a column name")
-	if (p.tok.Kind == WordToken || p.tok.Kind == QuotedName) && !p.startsColumnConstraint() {
+	if (p.tok.Kind == WordToken || p.tok.Kind == QuotedName) && !p.startsColumnConstraint() && !p.at(word.With) {
 		c.Type = p.typeName()
 	}
 	mark := p.lists.constraints.Mark()

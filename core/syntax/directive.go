@@ -20,10 +20,26 @@ func (s *scanner) directives() {
 		if c := s.src[s.pos]; c != '\\' && c != '.' && !s.rules.delimiters && !s.rules.plus || c != '\\' && !s.startsLine(s.pos) || !s.isDirective() {
 			return
 		}
-		end := s.lineEnd(s.pos)
-		s.comments = append(s.comments, text.Span{Start: text.Pos(s.pos), End: text.Pos(end)})
-		s.pos = end
+		start, end := s.pos, s.lineEnd(s.pos)
+		s.comments = append(s.comments, text.Span{Start: text.Pos(start), End: text.Pos(end)})
+		if s.pos = end; s.rules.dollarQuotes && copiesIn(s.src[start:end]) {
+			s.copyData()
+		}
 	}
+}
+
+// copiesIn reports whether a line is psql's \copy … from stdin, behind which rows stand.
+func copiesIn(line []byte) bool {
+	if !bytes.HasPrefix(line, []byte(`\copy`)) {
+		return false
+	}
+	words := bytes.Fields(bytes.ToLower(line))
+	for i, w := range words[1:] {
+		if string(w) == "stdin" && string(words[i]) == "from" {
+			return true
+		}
+	}
+	return false
 }
 
 // skipBlanks passes over blanks and comments.
@@ -116,6 +132,20 @@ func isPlusSetting(rest []byte) bool {
 	return true
 }
 
+// sendsQuery reports whether the backslash command at pos is one of psql's that send the
+// query before it ("psql", "Meta-Commands").
+func (s *scanner) sendsQuery() bool {
+	end := s.pos
+	for end < len(s.src) && classes[s.src[end]]&inWord != 0 {
+		end++
+	}
+	switch string(s.src[s.pos:end]) {
+	case "g", "gx", "gset", "gexec", "gdesc", "crosstabview", "watch":
+		return true
+	}
+	return false
+}
+
 // atDelimiter reads MySQL's own end of statement, set by DELIMITER.
 func (s *scanner) atDelimiter() bool {
 	if !bytes.HasPrefix(s.src[s.pos:], s.delimiter) {
@@ -130,13 +160,17 @@ func (s *scanner) atDelimiter() bool {
 // copyData passes over the rows behind COPY … FROM stdin, up to a line `\.`.
 func (s *scanner) copyData() {
 	start := s.lineEnd(s.pos)
-	end := bytes.Index(s.src[start:], []byte("\n\\."))
-	if end < 0 {
-		return
+	for stop := start; ; {
+		end := bytes.Index(s.src[stop:], []byte("\n\\."))
+		if end < 0 {
+			return
+		}
+		if stop += end + len("\n\\."); s.lineEnd(stop) == stop {
+			s.comments = append(s.comments, text.Span{Start: text.Pos(start), End: text.Pos(stop)})
+			s.pos = stop
+			return
+		}
 	}
-	stop := start + end + len("\n\\.")
-	s.comments = append(s.comments, text.Span{Start: text.Pos(start), End: text.Pos(stop)})
-	s.pos = stop
 }
 
 // conditional reads the opening of a comment that MySQL executes, such as

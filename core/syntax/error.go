@@ -27,6 +27,8 @@ const (
 	SlipError
 	// PastedError: a character that a text program put in the place of another.
 	PastedError
+	// JoinedError: a number runs into a word, which is Near.
+	JoinedError
 	// ReservedError: a reserved word stands as a bare name.
 	ReservedError
 	// DoubleQuotesError: names stand in the double quotes of texts, this the first.
@@ -135,7 +137,7 @@ func (p *Parser) endSpan() text.Span {
 }
 
 // tellScanned adds what the scanner saw: quotes never closed, which explain
-// all other errors, and pasted characters.
+// all other errors, pasted characters and numbers that run into words.
 func (p *Parser) tellScanned(tokens []Token) {
 	if len(tokens) > 0 && (len(p.errors) > 0 || p.scan.open) && p.tellEscape(tokens) {
 		return

@@ -126,15 +126,19 @@ func (p *Parser) infix(start text.Pos, left Expr, power uint8) Expr {
 	return p.binary(start, left, op, p.power[class], 1)
 }
 
-// keyTest reads PostgreSQL's ?, ?| and ?& on documents; elsewhere, and before an
-// operand, ? is a placeholder.
+// keyTest reads PostgreSQL's operators that begin with ?, as ?| of documents and ?|| of lines;
+// elsewhere, and before an operand, ? is a placeholder.
 func (p *Parser) keyTest(start text.Pos, left Expr, power uint8) Expr {
 	if !p.dialect.Has(dialect.DollarQuotes) || p.tok.Span.Len() != 1 || p.scan.src[p.tok.Span.Start] != '?' || p.power[dialect.Other] <= power {
 		return nil
 	}
 	tokens := 1
-	if next := p.peek(1); (next.Kind == BitwiseOr || next.Kind == BitwiseAnd) && next.Span.Start == p.tok.Span.End {
-		tokens = 2
+	for end := p.tok.Span.End; ; tokens++ {
+		next := p.peek(tokens)
+		if next.Kind < Equal || next.Kind == Placeholder || next.Span.Start != end {
+			break
+		}
+		end = next.Span.End
 	}
 	return p.binary(start, left, OpOther, p.power[dialect.Other], tokens)
 }
@@ -323,20 +327,11 @@ func (p *Parser) in(start text.Pos, left Expr, not bool) Expr {
 	n := p.slabs.ins.New()
 	n.X, n.Not = left, not
 	switch {
-	case p.tok.Kind == LeftParen && p.startsQuery(1):
+	case p.tok.Kind == LeftParen && p.startsQuery(1) && p.holdsQueryAlone(1):
 		p.next()
 		q := p.query()
-		if inner := onlyParens(q); inner != nil && p.tok.Kind == Comma {
-			// The inner parentheses held the first value of a list.
-			x := p.slabs.subquerys.Next()
-			*x = Subquery{node: inner.node, Query: inner.Query}
-			x.id = q.id
-			mark := p.lists.exprs.Mark()
-			p.lists.exprs.Push(x)
-			for p.acceptKind(Comma) {
-				p.lists.exprs.Push(p.expr())
-			}
-			n.List = p.lists.exprs.Take(mark)
+		if x := p.firstOf(q); x != nil {
+			n.List = p.listFrom(x)
 		} else {
 			n.Query = q
 		}
@@ -496,19 +491,26 @@ func (p *Parser) quantified() Expr {
 	n := p.slabs.quantifieds.New()
 	n.All = p.at(word.All)
 	p.next()
-	isQuery := p.startsQuery(1)
+	isQuery := p.startsQuery(1) && p.holdsQueryAlone(1)
 	p.next()
+	mark := p.start()
+	var items []Expr
 	if isQuery {
 		n.Query = p.query()
-	} else {
-		mark := p.start()
-		items := p.exprList()
-		n.X = items[0]
-		if len(items) > 1 {
-			r := p.slabs.rows.Next()
-			*r = Row{node: p.node(mark), Items: items}
-			n.X = r
+		if x := p.firstOf(n.Query); x != nil {
+			n.Query, items = nil, p.listFrom(x)
 		}
+	} else {
+		items = p.exprList()
+	}
+	switch len(items) {
+	case 0:
+	case 1:
+		n.X = items[0]
+	default:
+		r := p.slabs.rows.Next()
+		*r = Row{node: p.node(mark), Items: items}
+		n.X = r
 	}
 	p.expectKind(RightParen, ")")
 	n.node = p.node(start)

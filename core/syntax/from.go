@@ -202,7 +202,7 @@ func (p *Parser) joinCondition(j *Join, from int) {
 		p.next()
 		j.Using = p.identList()
 		if p.at(word.As) {
-			p.alias(notTableAlias)
+			_, j.Alias = p.alias(notTableAlias)
 		}
 	case !j.Natural && (j.Type == LeftJoin || j.Type == RightJoin || j.Type == FullJoin) && !p.dialect.Has(dialect.BareOuterJoin) &&
 		p.tok.Kind != TemplateMark:
@@ -251,6 +251,9 @@ func (p *Parser) tablePrimary() TableExpr {
 		p.fail("a table")
 		return p.badTable(start)
 	}
+	if p.atForm() {
+		return p.funcTable(start, lateral, nil)
+	}
 	name := p.tablePath()
 	if p.tok.Kind == LeftParen {
 		return p.funcTable(start, lateral, name)
@@ -267,6 +270,21 @@ func (p *Parser) tablePrimary() TableExpr {
 	}
 	p.acceptKind(Asterisk)
 	return p.finishTable(start, name)
+}
+
+// atForm reports whether a call with a grammar of its own stands where a table may, as
+// PostgreSQL lets it: CAST (…), COLLATION FOR (…), LOCALTIMESTAMP (3) ("SELECT", "FROM").
+func (p *Parser) atForm() bool {
+	if !p.dialect.Has(dialect.DollarQuotes) {
+		return false
+	}
+	switch p.word {
+	case word.Collation:
+		return p.peek(1).Word() == word.For && p.peek(2).Kind == LeftParen
+	case word.Cast, word.Localtime, word.Localtimestamp, word.CurrentTime, word.CurrentTimestamp, word.Extract, word.Trim, word.Position, word.Substring, word.Overlay:
+		return p.peek(1).Kind == LeftParen
+	}
+	return false
 }
 
 // tablePath reads the name of a table or of a function in FROM, TABLE (…) among
@@ -587,6 +605,9 @@ func (p *Parser) rowsFrom(start text.Pos) TableExpr {
 // tableCall reads a function in FROM; of those with a grammar of their own the columns are
 // taken and the rest of the inside is passed over.
 func (p *Parser) tableCall(f *FuncTable, start text.Pos, name []Ident) Expr {
+	if name == nil {
+		return p.primary()
+	}
 	switch word.Word(name[len(name)-1].Sym) {
 	case word.Xmltable, word.JsonTable:
 		begun := p.i

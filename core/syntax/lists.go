@@ -167,6 +167,13 @@ func (p *Parser) alias(stop uint8) (as bool, id Ident) {
 			p.next()
 			return true, id
 		}
+		if p.atUnicodeQuote() {
+			p.next()
+			p.next()
+			id = p.partAfterDot()
+			p.acceptUescape()
+			return true, id
+		}
 		if p.tok.Kind == WordToken {
 			if p.reservedAlias(stop) {
 				return true, p.ident("a name after AS") // the clause follows, and the alias was left out

@@ -3731,6 +3731,6 @@ var namesConstraintKind = [...]string{"PrimaryKey", "UniqueKey", "ForeignKey", "
 
 func (x ConstraintKind) String() string { return namesConstraintKind[x] }
 
-var namesAlterKind = [...]string{"AddColumn", "AddConstraint", "DropColumn", "DropConstraint", "DropPrimaryKey", "SetType", "SetNotNull", "DropNotNull", "SetDefault", "DropDefault", "NumberAlways", "NumberByDefault", "DropIdentity", "DropExpression", "RenameColumn", "RenameConstraint", "RenameTable", "PartitionToTable", "TableToPartition", "InheritTable", "ChangeColumn", "ModifyColumn", "OtherAction"}
+var namesAlterKind = [...]string{"AddColumn", "AddConstraint", "DropColumn", "DropConstraint", "DropPrimaryKey", "SetType", "SetNotNull", "DropNotNull", "SetDefault", "DropDefault", "NumberAlways", "NumberByDefault", "DropIdentity", "DropExpression", "RenameColumn", "RenameConstraint", "RenameTable", "PartitionToTable", "TableToPartition", "InheritTable", "AttachPartition", "ChangeColumn", "ModifyColumn", "OtherAction"}
 
 func (x AlterKind) String() string { return namesAlterKind[x] }

@@ -273,6 +273,7 @@ type Join struct {
 	Left, Right TableExpr
 	On          Expr
 	Using       []Ident
+	Alias       Ident // of the columns of USING, in PostgreSQL
 }
 
 // ParenTable is a table expression in parentheses.

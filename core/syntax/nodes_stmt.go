@@ -108,6 +108,7 @@ type CreateTable struct {
 	Parents     [][]Ident // these
 	IfNotExists bool
 	Name        []Ident
+	PartitionOf []Ident // the table of which it is a part, in PostgreSQL
 	Like        []Ident // the table that is copied
 	// Including are the words behind INCLUDING: what of that table comes along.
 	Including   []Ident
@@ -188,6 +189,7 @@ const (
 	PartitionToTable // makes a table of a partition
 	TableToPartition // and a partition of a table
 	InheritTable     // takes the table To, of the schema Name, for a parent
+	AttachPartition  // makes another table a part of it
 	ChangeColumn     // a whole new definition, of MODIFY and CHANGE
 	ModifyColumn     // what of a definition is to be another
 	OtherAction

@@ -82,7 +82,9 @@ func (s *scanner) operator(c byte) TokenKind {
 		s.pos++
 		return s.emit(Plus, start)
 	case '*':
-		s.pos++
+		if s.pos++; s.rules.postgres && s.pos < len(s.src) && bytes.IndexByte([]byte("<>="), s.src[s.pos]) >= 0 { // *= of rows
+			return s.otherOperator()
+		}
 		return s.emit(Asterisk, start)
 	case '/':
 		s.pos++
@@ -202,6 +204,13 @@ func (s *scanner) placeholder(c byte) TokenKind {
 		if i = s.printed(); i == 0 {
 			return EOF
 		}
+	case c == ':' && next == '{' && at(i+1) == '?' && s.rules.dollarQuotes: // psql's :{?a}
+		end := bytes.IndexByte(src[i:], '}')
+		if end < 0 {
+			return EOF
+		}
+		s.pos = i + end + 1
+		return s.emit(Placeholder, start)
 	case c == ':' && (next == '\'' || next == '"') && s.rules.dollarQuotes: // psql's :'a' and :"a"
 		end := bytes.IndexByte(src[i+1:], next)
 		if end < 0 {
@@ -322,16 +331,17 @@ func (s *scanner) symbols(c byte) TokenKind {
 	case '~':
 		kind = Tilde
 	}
-	if end := start + length; kind == OtherOperator || s.longer(end) {
+	if kind == OtherOperator || s.longer(start, start+length) {
 		return s.otherOperator()
 	}
 	s.pos = start + length
 	return s.emit(kind, start)
 }
 
-// longer reports whether an operator that ends here goes on with a character
-// that no prefix operator or name begins with, as in `~*`, `<->`, `@>` and PostgreSQL's `<@`.
-func (s *scanner) longer(end int) bool {
+// longer reports whether an operator goes on behind end with a character that no prefix
+// operator or name begins with, as in `~*`, `<->`, `@>` and PostgreSQL's `<@`, or with a
+// sign that PostgreSQL takes for a part of it ("Lexical Structure", "Operators").
+func (s *scanner) longer(start, end int) bool {
 	if end >= len(s.src) {
 		return false
 	}
@@ -340,12 +350,19 @@ func (s *scanner) longer(end int) bool {
 		return true
 	case '~', '*', '#', '!':
 		prev := s.src[end-1]
-		return prev == '~' || prev == '!' || prev == '|' || prev == '&' || prev == '@' || prev == '<' && s.src[end] == '#' && s.rules.postgres
+		return prev == '~' || prev == '!' || prev == '@' || (prev == '|' || prev == '&') && s.rules.dollarQuotes ||
+			prev == '<' && s.src[end] == '#' && s.rules.postgres
+	case '-', '+':
+		return s.rules.postgres && bytes.ContainsAny(s.src[start:end], keepsSign) &&
+			!bytes.HasPrefix(s.src[end:], []byte("--"))
 	case '@': // elsewhere a variable begins
 		return s.rules.postgres && s.src[end-1] == '<'
 	}
 	return false
 }
+
+// keepsSign are the characters with which PostgreSQL's operators may end in a sign.
+const keepsSign = "~!@#%^&|?"
 
 // otherOperator reads a run of symbols as one operator; it stops before a
 // comment, and gives a trailing sign back unless the run holds one of ~!@#%^&|?.
@@ -358,7 +375,7 @@ func (s *scanner) otherOperator() TokenKind {
 		}
 		i++
 	}
-	if !bytes.ContainsAny(src[start:i], "~!@#%^&|?") {
+	if !bytes.ContainsAny(src[start:i], keepsSign) {
 		for i > start+1 && (src[i-1] == '-' || src[i-1] == '+') {
 			i--
 		}

@@ -53,7 +53,9 @@ func (p *Parser) isFreeOperand() bool {
 		return false
 	}
 	switch next := p.peek(1); next.Kind {
-	case LeftParen, NumberToken, TextToken, QuotedName, VariableName, Placeholder, Asterisk:
+	case LeftParen:
+		return p.word == word.Set // a function of a user's
+	case NumberToken, TextToken, QuotedName, VariableName, Placeholder, Asterisk:
 		return false
 	case WordToken:
 		return stops[next.Word()] != 0

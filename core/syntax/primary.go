@@ -27,10 +27,7 @@ func (p *Parser) primary() Expr {
 		for p.tok.Kind == TextToken && (p.scan.rules.pipesOr || p.startsLine()) {
 			p.next()
 		}
-		if p.at(word.Uescape) && p.peek(1).Kind == TextToken {
-			p.next()
-			p.next()
-		}
+		p.acceptUescape()
 		return p.literal(start, TextLiteral)
 	case QuotedName:
 		return p.nameOrCall(start)
@@ -243,6 +240,14 @@ func (p *Parser) atUnicodeQuote() bool {
 	return len(src) > 2 && src[0]|0x20 == 'u' && src[1] == '&' && (src[2] == '\'' || src[2] == '"') && !p.scan.rules.doubleText
 }
 
+// acceptUescape reads the UESCAPE behind such a quote.
+func (p *Parser) acceptUescape() {
+	if p.at(word.Uescape) && p.peek(1).Kind == TextToken {
+		p.next()
+		p.next()
+	}
+}
+
 // bareCall reads CURRENT_DATE and its kin, which are calls without parentheses.
 func (p *Parser) bareCall(start text.Pos) Expr {
 	mark := p.lists.idents.Mark()
@@ -382,12 +387,8 @@ func (p *Parser) parens(start text.Pos) Expr {
 	if p.startsQuery(1) && p.holdsQueryAlone(1) {
 		p.next()
 		q := p.query()
-		if inner := onlyParens(q); inner != nil && p.tok.Kind != RightParen && !p.broken {
-			// ((SELECT …) + 1): the inner parentheses held a value.
-			n := p.slabs.subquerys.Next()
-			*n = Subquery{node: inner.node, Query: inner.Query}
-			n.id = q.id
-			return p.rowFrom(start, p.exprFrom(q.span.Start, n, 0))
+		if x := p.firstOf(q); x != nil {
+			return p.rowFrom(start, x)
 		}
 		p.expectKind(RightParen, ")")
 		n := p.slabs.subquerys.Next()
@@ -402,6 +403,19 @@ func (p *Parser) parens(start text.Pos) Expr {
 	return p.rowItems(start)
 }
 
+// firstOf gives the first value of a list that was read as a query, of which its parentheses
+// held a part, as in ((SELECT …) + 1); nil where the query stands alone.
+func (p *Parser) firstOf(q *Query) Expr {
+	inner := onlyParens(q)
+	if inner == nil || p.tok.Kind == RightParen || p.broken {
+		return nil
+	}
+	n := p.slabs.subquerys.Next()
+	*n = Subquery{node: inner.node, Query: inner.Query}
+	n.id = q.id
+	return p.exprFrom(q.span.Start, p.postfix(q.span.Start, n), 0)
+}
+
 // onlyParens gives the query in parentheses that a query consists of, nil if
 // there is more to it.
 func onlyParens(q *Query) *ParenQuery {
@@ -414,12 +428,7 @@ func onlyParens(q *Query) *ParenQuery {
 
 // rowFrom reads the rest of a row or of parentheses whose first element is read.
 func (p *Parser) rowFrom(start text.Pos, first Expr) Expr {
-	mark := p.lists.exprs.Mark()
-	p.lists.exprs.Push(first)
-	for p.acceptKind(Comma) {
-		p.lists.exprs.Push(p.expr())
-	}
-	items := p.lists.exprs.Take(mark)
+	items := p.listFrom(first)
 	p.expectKind(RightParen, ")")
 	if len(items) == 1 {
 		n := p.slabs.parens.Next()
@@ -429,6 +438,16 @@ func (p *Parser) rowFrom(start text.Pos, first Expr) Expr {
 	n := p.slabs.rows.Next()
 	*n = Row{node: p.node(start), Items: items}
 	return n
+}
+
+// listFrom reads the rest of a list whose first element is read.
+func (p *Parser) listFrom(first Expr) []Expr {
+	mark := p.lists.exprs.Mark()
+	p.lists.exprs.Push(first)
+	for p.acceptKind(Comma) {
+		p.lists.exprs.Push(p.expr())
+	}
+	return p.lists.exprs.Take(mark)
 }
 
 // rowItems reads (x) as parentheses and (), (a, b) as a row.

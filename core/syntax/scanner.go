@@ -23,7 +23,8 @@ type scanner struct {
 	comments []text.Span
 	// delimiter is the end of a statement that DELIMITER set, nil for the semicolon.
 	delimiter []byte
-	// pasted are the characters that stand in the place of others.
+	// pasted are the characters that stand in the place of others, and the numbers that run
+	// into words.
 	pasted []Error
 	// open tells that a quote of the text is never closed.
 	open bool
@@ -39,7 +40,7 @@ type lexicalRules struct {
 	backslash, doubleText, brackets, hashComment, dashBlank, nested bool
 	pipesOr, dollarQuotes, qQuotes, hashNames, batchLines, slashes  bool
 	digitNames, plus, delimiters, executed, mariaComments           bool
-	postgres, suffixes                                              bool
+	postgres, suffixes, bareNumbers                                 bool
 	// version is the server's as MySQL writes it in /*!50001.
 	version int
 }
@@ -66,6 +67,7 @@ func rulesOf(d dialect.Dialect) lexicalRules {
 		mariaComments: d == dialect.MariaDB,
 		postgres:      d == dialect.Postgres,
 		suffixes:      d == dialect.Spark,
+		bareNumbers:   d == dialect.Postgres || d == dialect.SQLite,
 		version:       d.CommentVersion(0),
 	}
 }
@@ -339,7 +341,21 @@ func (s *scanner) number() TokenKind {
 		i += numberSuffix(src[i:])
 	}
 	s.pos = i
+	if s.rules.bareNumbers && i < len(src) && classes[src[i]]&startsWord != 0 {
+		s.runsOn(start)
+	}
 	return s.emit(NumberToken, start)
+}
+
+// runsOn notes that a number runs into a word (PostgreSQL 15's release notes, E.1.2; SQLite,
+// tokenize.c).
+func (s *scanner) runsOn(start int) {
+	end := s.pos
+	for end < len(s.src) && classes[s.src[end]]&inWord != 0 {
+		end++
+	}
+	word := text.Span{Start: text.Pos(s.pos), End: text.Pos(end)}
+	s.pasted = append(s.pasted, Error{Kind: JoinedError, Span: text.Span{Start: text.Pos(start), End: word.End}, Found: string(s.src[start:end]), Near: word})
 }
 
 // numberSuffix gives how many letters behind a number tell its type, as in 1L and 1.5BD (Spark,
@@ -441,14 +457,21 @@ func (s *scanner) mark(c byte) TokenKind {
 			return WordToken
 		}
 		endsLine := s.rules.delimiters && s.rules.executed && s.lineEnd(start) == s.pos // where MySQL's client drops it
-		if s.startsLine(start) || endsLine {
+		starts := s.startsLine(start)
+		if s.rules.dollarQuotes && s.pos < len(s.src) {
+			if s.src[s.pos] == ';' { // psql sends what stands on both sides of it together
+				s.pos++
+				return s.emit(Semicolon, start)
+			}
+			if !starts && classes[s.src[s.pos]]&startsWord != 0 || s.sendsQuery() {
+				s.pos = s.lineEnd(start)
+				return s.emit(Semicolon, start)
+			}
+		}
+		if starts || endsLine {
 			s.pos = s.lineEnd(start)
 			s.comments = append(s.comments, text.Span{Start: text.Pos(start), End: text.Pos(s.pos)})
 			return EOF
-		}
-		if s.rules.dollarQuotes && s.pos < len(s.src) && classes[s.src[s.pos]]&startsWord != 0 {
-			s.pos = s.lineEnd(start) // psql's \gset, \gexec, \watch send the query
-			return s.emit(Semicolon, start)
 		}
 	}
 	return s.emit(Stray, start)

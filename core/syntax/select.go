@@ -16,7 +16,8 @@ func (p *Parser) selectBody() Body {
 	if p.quoted && p.at(word.Into) { // PL/pgSQL lets it stand first, before the list
 		p.selectClause(s)
 	}
-	if !p.atEnd() && !p.atAny(word.From, word.Where, word.Union, word.Into) && p.tok.Kind != RightParen {
+	if !p.atEnd() && !p.atAny(word.From, word.Where, word.Union, word.Into) && p.tok.Kind != RightParen &&
+		!(p.dialect.Has(dialect.EmptySelect) && p.atAny(word.Intersect, word.Except)) {
 		s.Items = p.selectItems()
 	} else if !p.dialect.Has(dialect.EmptySelect) && p.tok.Kind != TemplateMark {
 		p.fail("what to select")
@@ -232,7 +233,7 @@ func (p *Parser) selectClause(s *Select) bool {
 // intoTarget reads a variable behind INTO; what follows may be the list of columns, as of
 // INTO x *.
 func (p *Parser) intoTarget() Expr {
-	if p.startsVariable() {
+	if p.startsVariable() || p.scan.rules.postgres && p.atName() && p.peek(1).Kind == LeftParen {
 		return p.bareName(p.start())
 	}
 	return p.exprAbove(p.power.Unary())

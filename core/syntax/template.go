@@ -142,6 +142,17 @@ func IsPut(x Expr) bool {
 	return ok && put.Put
 }
 
+// IsRow reports whether an expression stands for all columns of a row, as t.* and (x).*.
+func IsRow(x Expr) bool {
+	switch x := x.(type) {
+	case *Star:
+		return true
+	case *Field:
+		return x.Star
+	}
+	return false
+}
+
 // isPutIn reports whether a placeholder is one whose text the client or a template puts in,
 // and not a value that is handed over.
 func (p *Parser) isPutIn() bool {

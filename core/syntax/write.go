@@ -225,19 +225,25 @@ func (p *Parser) insertTarget() *TableRef {
 	return t
 }
 
-// insertColumns reads the column list, whose elements may have parts or
-// subscripts.
+// insertColumns reads the column list. A name may be qualified; PostgreSQL takes fields and
+// elements of columns in its place, which are kept without a name ("INSERT").
 func (p *Parser) insertColumns() []Ident {
 	mark := p.lists.idents.Mark()
 	p.next()
 	for p.tok.Kind != RightParen && !p.broken {
+		start := p.start()
 		id := p.ident("a column name")
-		for p.tok.Kind == Dot {
-			p.next()
-			id = p.partAfterDot()
-		}
-		for p.tok.Kind == LeftBracket {
-			p.subscript(p.start(), nil)
+		for part := p.dialect.Has(dialect.DollarQuotes); ; {
+			if p.tok.Kind == LeftBracket {
+				p.subscript(p.start(), nil)
+				id = Ident{Span: p.since(start)}
+			} else if p.acceptKind(Dot) {
+				if id = p.partAfterDot(); part {
+					id = Ident{Span: p.since(start)}
+				}
+			} else {
+				break
+			}
 		}
 		p.lists.idents.Push(id)
 		if !p.acceptKind(Comma) {

@@ -81,7 +81,7 @@ func tell(p *check.Pass, f check.Finding, table string, id syntax.Ident, columns
 
 // unknownInTable looks at the columns that the keys of a table are made of.
 func unknownInTable(p *check.Pass, n *syntax.CreateTable) {
-	if len(n.Name) == 0 || n.Query != nil || n.Like != nil || n.Inherits || len(n.Columns) == 0 || !p.Tells(n) || len(p.Stmt.Open) > 0 || p.Dialect == dialect.Spark {
+	if len(n.Name) == 0 || n.Query != nil || n.Like != nil || n.Inherits || n.PartitionOf != nil || len(n.Columns) == 0 || !p.Tells(n) || len(p.Stmt.Open) > 0 || p.Dialect == dialect.Spark {
 		return
 	}
 	has := make(map[syntax.Sym]bool, len(n.Columns))

@@ -2,6 +2,7 @@ package names
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"justlens/core/bind"
@@ -52,11 +53,17 @@ func unknownQualifierOfStar(p *check.Pass, n *syntax.Star) {
 	if reads == nil || p.Scope(reads) == nil {
 		return
 	}
-	if name := p.Names.String(n.Qualifier[0].Sym); reads.Kind() != syntax.KindSelect && (name == "inserted" || name == "deleted" || name == "old" || name == "new") {
-		return // the rows of OUTPUT and of RETURNING
+	if reads.Kind() != syntax.KindSelect {
+		switch p.Names.String(n.Qualifier[0].Sym) {
+		case "inserted", "deleted", "old", "new", "excluded": // the rows of OUTPUT, RETURNING and ON CONFLICT
+			return
+		}
 	}
 	scope := p.Scope(reads)
 	for at := scope; at != nil; at = at.Parent {
+		if slices.Contains(at.Joined, n.Qualifier[0].Sym) {
+			return
+		}
 		for _, s := range at.Sources {
 			if s.Name.Sym == n.Qualifier[0].Sym || s.Name.Sym == 0 {
 				return

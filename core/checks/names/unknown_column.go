@@ -3,6 +3,7 @@ package names
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"justlens/core/bind"
 	"justlens/core/check"
@@ -187,6 +188,9 @@ func runUnknownColumn(p *check.Pass, name *syntax.Name) {
 	}
 	if len(name.Parts) > 1 && u.Scope != nil && hasTwins(u.Scope, name.Qualifier().Sym) {
 		return // name.duplicate-alias tells
+	}
+	if len(name.Parts) > 1 && p.Dialect == dialect.Postgres && p.Schema.HasRoutine(strings.ToLower(p.Ident(name.Last()))) {
+		return // which takes the row
 	}
 	column := p.Ident(name.Last())
 	sources := u.Candidates()

@@ -6,6 +6,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/dialect/word"
 	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
@@ -65,6 +66,105 @@ var turnedOperator = &check.Check{
 			Mends:   []check.Mend{{Title: "write " + meant, Effect: check.NewRows, Edits: []text.Edit{check.Replace(b.OpSpan, meant)}}},
 		})
 	}, syntax.OpOther),
+}
+
+var joinedSigns = &check.Check{
+	ID:     "syntax.joined-signs",
+	Title:  "an operator and a sign that run together",
+	Errors: []string{"42883"},
+	Doc: "PostgreSQL takes all signs that stand together for one operator, so frames !=-1 asks for an operator !=-, which it does not have. The " +
+		"other databases read two.",
+	Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres)),
+	Examples: []check.Example{{
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT name FROM hives WHERE frame_count !=-1",
+		Good:    "SELECT name FROM hives WHERE frame_count != -1",
+		Near: []string{
+			"SELECT name FROM hives WHERE frame_count <>-1",
+			"SELECT name FROM hives WHERE frame_count >=-1 AND frame_count*-1 < 0",
+			"SELECT name FROM hives WHERE name <> '!=-1'",
+			"SELECT '{\"a\": 1}'::jsonb #-'{a}'",
+		},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT 2^-1",
+		Good:    "SELECT 2^ -1",
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT ~-1",
+		Good:    "SELECT ~ -1",
+	}, {
+		Dialect: dialect.MariaDB,
+		Near:    []string{"SELECT name FROM hives WHERE frame_count !=-1"},
+	}},
+	On: check.Operators(func(p *check.Pass, b *syntax.Binary) { tellJoinedSigns(p, b.OpSpan) }, syntax.OpOther).
+		And(check.Nodes(func(p *check.Pass, u *syntax.Unary) {
+			if u.Op == syntax.OpOther {
+				tellJoinedSigns(p, u.OpSpan)
+			}
+		})).In(dialect.In(dialect.Postgres)),
+}
+
+// tellJoinedSigns tells of an operator that ends in a sign which PostgreSQL has none of.
+func tellJoinedSigns(p *check.Pass, op text.Span) {
+	written := text.View(p.Src, op)
+	last := len(written) - 1
+	if last < 1 || written[last] != '-' && written[last] != '+' || p.Schema.AddsConversions() {
+		return
+	}
+	switch written {
+	case "#-", "?-", "-|-": // which it has (its catalog pg_operator)
+		return
+	}
+	p.Report(check.Finding{
+		Span: op, Certainty: check.Certain,
+		Message: fmt.Sprintf("PostgreSQL takes %s for one operator, which it does not have", written),
+		Why:     "All signs that stand together are one operator, and it may end in a sign if it holds one of ~ ! @ # % ^ & | ?.",
+		Mends: []check.Mend{{
+			Title: "put a blank before the sign", Effect: check.NewRows,
+			Edits: []text.Edit{check.Insert(op.End-1, " ")},
+		}},
+	})
+}
+
+var joinedNumber = &check.Check{
+	ID:     "syntax.joined-number",
+	Title:  "a number that runs into a word",
+	Errors: []string{"42601"},
+	Doc: "A number that runs into a word, as 10AND, is refused by SQLite, and by PostgreSQL since version 15. Older text has it, for it was taken " +
+		"as two words before.",
+	Verdicts:  check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres, dialect.SQLite)),
+	Elsewhere: "SQL Server and Oracle take two words for it, MySQL, MariaDB and Spark a name",
+	Examples: []check.Example{{
+		Dialect: dialect.SQLite,
+		Bad:     "SELECT name FROM hives WHERE frame_count = 10AND queen_id = 3",
+		Good:    "SELECT name FROM hives WHERE frame_count = 10 AND queen_id = 3",
+		Near:    []string{"SELECT 1e3, 0x1F, 1.5e-2 FROM hives", "SELECT name AS hive10 FROM hives", "SELECT '10AND' FROM hives"},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT name FROM hives ORDER BY hive_id LIMIT 5OFFSET 10",
+		Good:    "SELECT name FROM hives ORDER BY hive_id LIMIT 5 OFFSET 10",
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT name FROM hives WHERE name = 12a",
+	}},
+	On: check.Errors(runJoinedNumber, syntax.JoinedError),
+}
+
+func runJoinedNumber(p *check.Pass, e syntax.Error) {
+	if p.Dialect == dialect.Postgres && !p.MayBe(dialect.Postgres, dialect.At(15, 0, 0)) {
+		return
+	}
+	f := check.Finding{
+		Span: e.Span, Certainty: check.Certain,
+		Message: fmt.Sprintf("%s is neither a number nor a name", e.Found),
+		Why:     "A number ends at a blank or a sign; what runs into it is refused.",
+		Mends:   []check.Mend{{Title: "put a blank between the two, or quotes round them", Effect: check.ByHand}},
+	}
+	if w := p.Names.Intern(p.Src[e.Near.Start:e.Near.End]); w < syntax.Sym(word.Total) && p.Dialect.Reserves(word.Word(w)) {
+		f.Mends = []check.Mend{{Title: "put a blank between the two", Effect: check.NewRows, Edits: []text.Edit{check.Insert(e.Near.Start, " ")}}}
+	}
+	p.Report(f)
 }
 
 var emptyList = &check.Check{

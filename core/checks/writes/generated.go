@@ -37,11 +37,15 @@ var generatedColumn = &check.Check{
 }
 
 func runInsertGenerated(p *check.Pass, n *syntax.Insert) {
-	if len(n.Columns) == 0 || len(p.Stmt.Errors) > 0 || p.IgnoresErrors(n) {
+	if len(p.Stmt.Errors) > 0 || p.IgnoresErrors(n) {
 		return
 	}
 	t := insertedInto(p, n)
 	if t == nil {
+		return
+	}
+	if len(n.Columns) == 0 {
+		inOrder(p, n, t)
 		return
 	}
 	for i, id := range n.Columns {
@@ -54,6 +58,26 @@ func runInsertGenerated(p *check.Pass, n *syntax.Insert) {
 		if len(f.Mends[0].Edits) == 0 {
 			f.Mends[0].Effect = check.ByHand
 		}
+		p.Report(f)
+		return
+	}
+}
+
+// inOrder looks at values without a list of columns: they stand in the order of these. SQLite and
+// SQL Server leave out those that they work out.
+func inOrder(p *check.Pass, n *syntax.Insert, t *schema.Table) {
+	values, ok := queryValues(n)
+	if !ok || len(values.Rows) == 0 || !t.Complete || p.Dialect == dialect.SQLite || p.Dialect == dialect.SQLServer {
+		return
+	}
+	items := values.Rows[0].Items
+	for i := range t.Columns[:min(len(items), len(t.Columns))] {
+		c := &t.Columns[i]
+		if c.Generated == "" || leavesDefault(n, i) {
+			continue
+		}
+		f := generated(p, n, t, c, items[i].Span())
+		f.Mends = []check.Mend{{Title: fmt.Sprintf("write DEFAULT for %s, or list the columns without it", c.Name), Effect: check.ByHand}}
 		p.Report(f)
 		return
 	}

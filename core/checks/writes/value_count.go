@@ -37,7 +37,7 @@ func runValueCount(p *check.Pass, insert *syntax.Insert) {
 	}
 	if values, ok := insert.Query.Body.(*syntax.Values); ok {
 		for _, row := range values.Rows {
-			if len(row.Items) > 0 && len(row.Items) != len(insert.Columns) && !anyTemplate(row.Items) {
+			if len(row.Items) > 0 && len(row.Items) != len(insert.Columns) && !slices.ContainsFunc(row.Items, isSeveral) {
 				tellCount(p, insert, row.Span(), len(row.Items), "value")
 				return
 			}
@@ -64,14 +64,15 @@ func tellCount(p *check.Pass, insert *syntax.Insert, at text.Span, given int, wh
 	})
 }
 
-// anyTemplate reports whether a value may stand for several.
-func anyTemplate(items []syntax.Expr) bool {
-	return slices.ContainsFunc(items, func(x syntax.Expr) bool {
-		_, bad := x.(*syntax.BadExpr)
-		return bad || syntax.IsPut(x)
-	})
+// isSeveral reports whether a value of VALUES may stand for several.
+func isSeveral(x syntax.Expr) bool { return isOpen(x) || syntax.IsRow(x) }
+
+// isOpen reports whether what stands in the place of a value is not known.
+func isOpen(x syntax.Expr) bool {
+	_, bad := x.(*syntax.BadExpr)
+	return bad || syntax.IsPut(x)
 }
 
 func hasTemplate(sel *syntax.Select) bool {
-	return slices.ContainsFunc(sel.Items, func(item *syntax.SelectItem) bool { return anyTemplate([]syntax.Expr{item.X}) })
+	return slices.ContainsFunc(sel.Items, func(item *syntax.SelectItem) bool { return isOpen(item.X) })
 }

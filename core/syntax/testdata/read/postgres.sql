@@ -33,3 +33,27 @@ SELECT 5%2, 7 %3, weight%2 FROM hives;
 SELECT name, frame_count %d, %q FROM %v AS h WHERE hive_id = %d AND name IN (%1$s, %2$d) LIMIT %d OFFSET %d;
 SELECT %[1]s.name FROM %[1]s WHERE weight %f > 2 AND %[2]d = hive_id;
 SELECT name FROM {self.table} WHERE hive_id = {place.of_hive};
+
+-- What psql sends by its own commands, and the rows that it copies.
+SELECT 10 AS hive_id, 'Ash' AS name
+\gset
+SELECT format('CREATE INDEX ON %I (name)', :'name')
+  \gexec
+SELECT name FROM hives \gx
+SELECT 1 \; SELECT 2\; SELECT :{?name} AS is_set;
+SELECT name, queen_id, frame_count FROM hives
+ \crosstabview name queen_id frame_count
+\copy hives from stdin
+'Ash	3	x <-> y
+\.x
+\.
+COPY hives FROM stdin;
+a\.
+\.b
+\.
+CREATE FUNCTION strict() RETURNS void AS $$
+-- only here
+#print_strict_params on
+BEGIN
+  PERFORM 1;
+END $$ LANGUAGE plpgsql;

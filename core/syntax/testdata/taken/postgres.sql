@@ -396,3 +396,16 @@ CREATE FUNCTION shown() RETURNS text LANGUAGE plpgsql AS $$ DECLARE desc text; t
 SELECT name FROM hives WHERE tags && ANY (SELECT tags FROM queens) AND name ~ ANY (ARRAY['a', 'b']) AND name !~* ALL (SELECT name FROM queens)
 SELECT name FROM hives WHERE doc @> ANY (ARRAY['{}'::jsonb]) OR name OPERATOR(pg_catalog.~) SOME (SELECT name FROM queens) OR name || ANY (SELECT 'a')
 SELECT spot <=> '[1]' FROM hives ORDER BY spot <=> $1 + 1, 1 - (spot <=> $2)
+INSERT INTO hives (spots[1].x, spots[1].tags[2], lid.width) VALUES (1, 'a', 2)
+SELECT a ?|| b, a ?-| b, a *<> b, a *<= b, 5 - -1, 2*-1, 3<-1, row(1) *= row(2) FROM hives
+SELECT 'foo' = ANY ((SELECT array['foo'])::text[]), 1 IN ((SELECT 1)::int, (SELECT 2)), 1 = ALL (((SELECT array[1])::int[]))
+SELECT * FROM coalesce(1, 2) AS c, COLLATION FOR ('x'::text) col, CURRENT_DATE AS d, LOCALTIMESTAMP(3) AS t, CAST(1 + 2 AS int4) AS i4
+SELECT U&'d!0061t\+000061' UESCAPE '!' AS U&"d*0061t\+000061" UESCAPE '*', 2 AS b
+ALTER FOREIGN TABLE hives ALTER COLUMN name OPTIONS (ADD p1 'v1', ADD p2 'v2'), ALTER COLUMN queen_id OPTIONS (SET p2 'V2', DROP p1)
+ALTER TABLE hives RESET (toast.autovacuum_vacuum_cost_delay, autovacuum_enabled)
+ALTER STATISTICS IF EXISTS hive_stats SET STATISTICS 0
+SELECT set('t')
+SELECT convert('ABC'::bytea, 'LATIN1', 'UTF8'), convert(name::bytea, pg_encoding_to_char(1), pg_encoding_to_char(2)) <> 'ABC' FROM hives
+SELECT INTERSECT SELECT
+CREATE FUNCTION counted() RETURNS void LANGUAGE plpgsql AS $$ DECLARE report record; BEGIN SELECT INTO report (to_jsonb(h)) AS value FROM hives h; END $$
+CREATE TABLE hives_1 PARTITION OF hives (name WITH OPTIONS NOT NULL DEFAULT 'x', CONSTRAINT few CHECK (frame_count < 30)) FOR VALUES IN (1) PARTITION BY RANGE (queen_id)
