@@ -357,6 +357,8 @@ func (s *scanner) longer(start, end int) bool {
 			!bytes.HasPrefix(s.src[end:], []byte("--"))
 	case '@': // elsewhere a variable begins
 		return s.rules.postgres && s.src[end-1] == '<'
+	case '%': // of texts that are alike; %s is put in
+		return s.rules.postgres && s.src[end-1] == '<' && end+1 < len(s.src) && classes[s.src[end+1]]&(inWord|startsWord) == 0 && s.src[end+1] != '('
 	}
 	return false
 }

@@ -31,3 +31,6 @@ SELECT NULLIF(name, 0) FROM hives; -- want "type.operands"
 SELECT -'7' FROM hives; -- want "type.operands"
 SELECT name FROM hives WHERE NULLIF('7', frame_count) = 3;
 SELECT COALESCE(frame_count, '0', NULL), COALESCE(moved_on, 'infinity'), CASE WHEN hive_id = 1 THEN 0.5 ELSE '1.5' END FROM hives; -- want "null.needless-coalesce"
+SELECT name FROM hives WHERE name % 'light';
+SELECT name FROM hives WHERE name % 3 = 1; -- want "type.operands"
+SELECT name * 3 FROM hives; -- want "type.operands"

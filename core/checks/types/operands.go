@@ -293,6 +293,9 @@ func mustTake(p *check.Pass, operator string, x, y syntax.Expr, at text.Span) bo
 	if o != dialect.None && o != dialect.Several || isBareDay(p, x) || isBareDay(p, y) {
 		return false
 	}
+	if operator == "%" && isTextType(p, left) && (isTextType(p, right) || right == dialect.UnknownType) {
+		return false // how alike two texts are, which the extension pg_trgm tells
+	}
 	shown := operator
 	switch operator {
 	case "~~":
@@ -343,7 +346,7 @@ func operandMends(p *check.Pass, operator string, left, right operand) []check.M
 			if b, ok := p.Above(n.x).(*syntax.Binary); ok {
 				return []check.Mend{{Title: "join texts with ||", Effect: check.NewRows, Edits: []text.Edit{check.Replace(b.OpSpan, "||")}}}
 			}
-		case ok && isTextType(p, other.of):
+		case ok && isTextType(p, other.of) && !strings.ContainsAny(operator, "+-*/%^"):
 			return []check.Mend{{Title: "write the number as text", Effect: check.NewRows, Edits: []text.Edit{check.Replace(number.Span(), "'"+written()+"'")}}}
 		case ok && other.of.IsDay() && operator != "+" && operator != "-":
 			if iso, ok := facts.DayOfDigits(written()); ok {

@@ -409,3 +409,4 @@ SELECT convert('ABC'::bytea, 'LATIN1', 'UTF8'), convert(name::bytea, pg_encoding
 SELECT INTERSECT SELECT
 CREATE FUNCTION counted() RETURNS void LANGUAGE plpgsql AS $$ DECLARE report record; BEGIN SELECT INTO report (to_jsonb(h)) AS value FROM hives h; END $$
 CREATE TABLE hives_1 PARTITION OF hives (name WITH OPTIONS NOT NULL DEFAULT 'x', CONSTRAINT few CHECK (frame_count < 30)) FOR VALUES IN (1) PARTITION BY RANGE (queen_id)
+SELECT name FROM hives WHERE 'Ash' <% name AND name %> 'a' AND name <<-> 'b' < 0.3 AND name % 'Ash' ORDER BY name <-> 'Ash'
