@@ -469,7 +469,7 @@ func (b *Binder) visit(n syntax.Node, at *standing) {
 	case *syntax.OuterMark:
 		at.scope.Marked = true
 	case *syntax.In:
-		if _, table := n.Other.(*syntax.Name); table && b.info.Dialect == dialect.SQLite {
+		if n.Other != nil && b.namesTable(n, n.Other) {
 			b.visit(n.X, at)
 			return
 		}
@@ -509,11 +509,21 @@ func (b *Binder) chain(n syntax.Node, at *standing) {
 		}
 		part := syntax.Chained(above)
 		syntax.Children(above, func(c syntax.Node) {
-			if c != part {
+			if c != part && !b.namesTable(above, c) {
 				b.visit(c, at)
 			}
 		})
 	}
+}
+
+// namesTable reports whether a part of a node is the table of SQLite's x IN table.
+func (b *Binder) namesTable(n, part syntax.Node) bool {
+	in, ok := n.(*syntax.In)
+	if !ok || b.info.Dialect != dialect.SQLite || in.Other == nil || part != syntax.Node(in.Other) {
+		return false
+	}
+	_, name := part.(*syntax.Name)
+	return name
 }
 
 // arguments binds the arguments of a call of which some may be lambdas: x -> x + 1, or

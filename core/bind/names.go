@@ -78,6 +78,9 @@ func (b *Binder) qualified(n *syntax.Name, at *standing) {
 		if b.info.Dialect == dialect.SQLite && b.isWithin(s, n.Qualifier().Sym) {
 			return // SQLite 3.53: the alias of joined tables in parentheses does not hide their names
 		}
+		if q, set := s.Node.(*syntax.Query); set && b.info.Dialect == dialect.SQLite && branchHas(q.Body, n.Last().Sym) {
+			return
+		}
 		if s.hasJoined(n.Qualifier().Sym) {
 			return
 		}
@@ -111,6 +114,33 @@ func (b *Binder) qualified(n *syntax.Name, at *standing) {
 	default:
 		u.Status, u.candidates, u.Outer = Missing, &[]*Source{src}, outer
 	}
+}
+
+// mostBranches bounds how many queries of a set operation are looked into.
+const mostBranches = 64
+
+// branchHas reports whether one of the queries of a set operation has a column of a name in its
+// list, or a star: into each of them SQLite's ORDER BY looks ("SELECT", "The ORDER BY clause").
+func branchHas(body syntax.Body, sym syntax.Sym) bool {
+	for range mostBranches {
+		branch := body
+		op, more := body.(*syntax.SetOp)
+		if more {
+			branch, body = op.Right, op.Left
+		}
+		sel, ok := branch.(*syntax.Select)
+		if !ok || slices.ContainsFunc(sel.Items, func(item *syntax.SelectItem) bool {
+			n, ok := item.X.(*syntax.Name)
+			_, star := item.X.(*syntax.Star)
+			return star || ok && n.Last().Sym == sym
+		}) {
+			return true
+		}
+		if !more {
+			return false
+		}
+	}
+	return true
 }
 
 // tells reports whether names that are nothing known are told apart from those
@@ -201,7 +231,11 @@ func (b *Binder) resolve(p pending) Use {
 	}
 	sel, _ := p.scope.Node.(*syntax.Select)
 	if p.place == inOrderBy && sel != nil {
-		if _, direct := b.info.Above(p.name).(*syntax.OrderItem); direct {
+		above := b.info.Above(p.name)
+		if collate, ok := above.(*syntax.Collate); ok && b.info.Dialect == dialect.SQLite {
+			above = b.info.Above(collate)
+		}
+		if _, direct := above.(*syntax.OrderItem); direct {
 			item := p.scope.Item(sym)
 			if item == nil && b.info.Dialect.Has(dialect.OrderByOutputName) {
 				item = b.output(sel, sym)
@@ -243,7 +277,7 @@ func (b *Binder) resolve(p pending) Use {
 	if !p.name.Parts[0].Quoted && (isBuiltin(word.Word(sym)) || b.isSystemColumn(sym)) {
 		return Use{Status: Builtin, Scope: p.scope}
 	}
-	if u.Status == Missing && b.info.Dialect.Has(dialect.ExecutedComments) {
+	if u.Status == Missing && (b.info.Dialect.Has(dialect.ExecutedComments) || b.info.Dialect == dialect.SQLite) {
 		for at := p.scope.Parent; at != nil; at = at.Parent {
 			if at.Item(sym) != nil {
 				u.Status = Unclear // a subquery of the list sees aliases there

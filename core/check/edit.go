@@ -97,10 +97,14 @@ func (p *Pass) FirstTokens(n syntax.Node) (first, second syntax.Token, ok bool) 
 // IgnoresErrors reports whether the write round a node says IGNORE, or SQLite's OR IGNORE, or
 // SET has left the strict modes, so that what would be refused is passed over ("INSERT IGNORE",
 // "SQL_MODE" of MariaDB's documentation).
-func (p *Pass) IgnoresErrors(n syntax.Node) bool {
-	if p.Stmt.Lax {
-		return true
-	}
+func (p *Pass) IgnoresErrors(n syntax.Node) bool { return p.Stmt.Lax || p.writesBy(n, word.Ignore) }
+
+// Replaces reports whether INSERT or UPDATE puts its row in the place of those that stand in its
+// way: REPLACE, INSERT OR REPLACE.
+func (p *Pass) Replaces(n syntax.Node) bool { return p.writesBy(n, word.Replace) }
+
+// writesBy reports whether a word stands among the first of the INSERT or UPDATE at or around a node.
+func (p *Pass) writesBy(n syntax.Node, w word.Word) bool {
 	write := n
 	if k := n.Kind(); k != syntax.KindInsert && k != syntax.KindUpdate {
 		if write = p.Nearest(n, syntax.Kinds(syntax.KindInsert, syntax.KindUpdate)); write == nil {
@@ -109,12 +113,7 @@ func (p *Pass) IgnoresErrors(n syntax.Node) bool {
 	}
 	tokens := p.Stmt.Tokens
 	first := sort.Search(len(tokens), func(i int) bool { return tokens[i].Span.Start >= write.Span().Start })
-	for _, t := range tokens[first:min(first+4, len(tokens))] {
-		if t.Word() == word.Ignore {
-			return true
-		}
-	}
-	return false
+	return slices.ContainsFunc(tokens[first:min(first+4, len(tokens))], func(t syntax.Token) bool { return t.Word() == w })
 }
 
 // DistinctWord finds the keyword DISTINCT of a SELECT; ok is false where it has none.

@@ -127,6 +127,12 @@ func (b *Builder[T]) Mark() int { return len(b.stack) }
 // Push adds an element.
 func (b *Builder[T]) Push(v T) { b.stack = append(b.stack, v) }
 
+// Last gives the element added last.
+func (b *Builder[T]) Last() T { return b.stack[len(b.stack)-1] }
+
+// Replace puts another in its place.
+func (b *Builder[T]) Replace(v T) { b.stack[len(b.stack)-1] = v }
+
 // Grow makes room for n more elements.
 func (b *Builder[T]) Grow(n int) { b.stack = slices.Grow(b.stack, n) }
 

@@ -198,9 +198,9 @@ func (p *Parser) columnDef() *ColumnDef {
 	mark := p.lists.constraints.Mark()
 	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() && !p.startsPosition() {
 		if p.at(word.Not) && p.peek(1).Word() == word.Null {
-			c.NotNull = true
 			p.next()
 			p.next()
+			c.NotNull = !p.takesNull()
 			continue
 		}
 		if p.startsColumnConstraint() {
@@ -215,6 +215,13 @@ func (p *Parser) columnDef() *ColumnDef {
 	c.Constraints = p.lists.constraints.Take(mark)
 	c.node = p.node(start)
 	return c
+}
+
+// takesNull reports whether SQLite's NOT NULL goes on with what it does with NULL in the place of
+// refusing it ("ON CONFLICT").
+func (p *Parser) takesNull() bool {
+	instead := p.peek(2).Word()
+	return p.dialect == dialect.SQLite && p.at(word.On) && p.peek(1).Word() == word.Conflict && (instead == word.Replace || instead == word.Ignore)
 }
 
 // positioned are the dialects whose ALTER TABLE says where a column is to stand.
@@ -241,6 +248,10 @@ func (p *Parser) constraint() *Constraint {
 	c := p.slabs.constraints.New()
 	if p.accept(word.Constraint) && !p.atAny(word.Primary, word.Unique, word.Foreign, word.Check, word.References) {
 		c.Name = p.ident("a name for the constraint")
+		if p.dialect == dialect.SQLite && (p.tok.Kind == Comma || p.tok.Kind == RightParen) { // the name of nothing
+			c.Type, c.node = OtherConstraint, p.node(start)
+			return c
+		}
 	}
 	switch {
 	case p.accept(word.Primary):
@@ -369,6 +380,9 @@ func (p *Parser) keyColumns(c *Constraint) {
 		mark := p.lists.orders.Mark()
 		p.commaList(func() { p.lists.orders.Push(p.keyItem()) })
 		c.Columns = p.lists.orders.Take(mark)
+		if p.dialect == dialect.SQLite {
+			p.accept(word.Autoincrement)
+		}
 		p.expectKind(RightParen, ") or a comma")
 	}
 }

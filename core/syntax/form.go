@@ -259,7 +259,11 @@ func (m *matcher) class(name string, i int) (int, bool) {
 		return m.miss(i, "a name")
 	case "path":
 		next, ok := m.class("name", i)
-		for ok && m.at(next).Kind == Dot && (m.at(next+1).Kind == WordToken || m.at(next+1).Kind == QuotedName) {
+		for ok && m.at(next).Kind == Dot {
+			part := m.at(next + 1).Kind
+			if part != WordToken && part != QuotedName && !(part == TextToken && m.p.dialect.Has(dialect.TextNames)) {
+				break
+			}
 			next += 2
 		}
 		return next, ok

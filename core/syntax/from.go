@@ -23,10 +23,26 @@ func (p *Parser) tableList() []TableExpr {
 	p.lists.tables.Push(p.tableExpr())
 	p.lateralViews()
 	for p.acceptKind(Comma) && !p.trailingComma() {
-		p.lists.tables.Push(p.tableExpr())
+		from := p.i
+		t := p.tableExpr()
+		if p.dialect == dialect.SQLite && (p.at(word.On) || p.at(word.Using) && p.peek(1).Kind == LeftParen) {
+			p.lists.tables.Replace(p.conditionOf(p.lists.tables.Last(), t, from))
+			continue
+		}
+		p.lists.tables.Push(t)
 		p.lateralViews()
 	}
 	return p.lists.tables.Take(mark)
+}
+
+// conditionOf reads the ON or USING that SQLite lets stand behind a comma ("SELECT", "join-clause").
+func (p *Parser) conditionOf(left, right TableExpr, from int) TableExpr {
+	j := p.slabs.joins.New()
+	j.Left, j.Right = left, right
+	j.OpSpan = p.scan.tokens[from-1].Span // the comma
+	p.joinCondition(j, from)
+	j.node = p.node(left.Span().Start)
+	return j
 }
 
 // tableExpr reads a table with the joins that follow it.
@@ -133,6 +149,15 @@ func (p *Parser) joinInside(left TableExpr) TableExpr {
 	return j
 }
 
+// startsJoin reports whether the n-th token from here is a word that begins a join.
+func (p *Parser) startsJoin(n int) bool {
+	switch p.peek(n).Word() {
+	case word.Natural, word.Inner, word.Left, word.Right, word.Full, word.Cross, word.Join:
+		return true
+	}
+	return false
+}
+
 // joinOperator reads the keywords of a join and reports whether there is one.
 func (p *Parser) joinOperator() (typ JoinType, natural, ok bool) {
 	switch p.word {
@@ -143,7 +168,7 @@ func (p *Parser) joinOperator() (typ JoinType, natural, ok bool) {
 	default:
 		return 0, false, false
 	}
-	if p.at(word.Outer) && p.peek(1).Word() != word.Apply {
+	if p.at(word.Outer) && p.peek(1).Word() != word.Apply && !(p.dialect == dialect.SQLite && p.startsJoin(1)) {
 		return 0, false, false
 	}
 	for first := p.word; ; {

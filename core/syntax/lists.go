@@ -146,6 +146,11 @@ func (p *Parser) path(what string) []Ident {
 
 // partAfterDot reads a name where even a reserved word can only be one.
 func (p *Parser) partAfterDot() Ident {
+	if p.tok.Kind == TextToken && p.dialect.Has(dialect.TextNames) {
+		id := Ident{Span: p.tok.Span, Sym: p.textSym(p.tok.Span), Quoted: true}
+		p.next()
+		return id
+	}
 	if p.tok.Kind != WordToken && p.tok.Kind != QuotedName && p.tok.Kind != TemplateMark && !(p.tok.Kind == Placeholder && p.isPutIn()) {
 		p.fail("a name after the dot")
 		return Ident{}

@@ -217,19 +217,23 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 			return x
 		}
 	}
-	if stops[p.word]&notName != 0 && next != Dot && !p.isFreeOperand() && !(next == LeftParen && (p.atAny(word.Values, word.Update) || p.dialect == dialect.Postgres && isFunctionWord(p.word))) {
+	if stops[p.word]&notName != 0 && next != Dot && !p.isFreeOperand() && !(next == LeftParen && (p.atAny(word.Values, word.Update) || p.isFunctionWord(p.word))) {
 		p.fail("an expression")
 		return p.badExpr(start)
 	}
 	return p.nameOrCall(start)
 }
 
-// isFunctionWord reports whether PostgreSQL reserves an operator's word but for functions
-// and types ("SQL Key Words" of its manual).
-func isFunctionWord(w word.Word) bool {
+// isFunctionWord reports whether an operator's word is the name of a function, too: PostgreSQL
+// reserves it but for these ("SQL Key Words"), SQLite works the operator out by it ("LIKE").
+func (p *Parser) isFunctionWord(w word.Word) bool {
 	switch w {
-	case word.Is, word.Like, word.Join:
-		return true
+	case word.Is, word.Join:
+		return p.dialect == dialect.Postgres
+	case word.Like:
+		return p.dialect == dialect.Postgres || p.dialect == dialect.SQLite
+	case word.Glob, word.Regexp, word.Match:
+		return p.dialect == dialect.SQLite
 	}
 	return false
 }

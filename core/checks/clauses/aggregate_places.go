@@ -173,9 +173,15 @@ var aggregateInWrite = &check.Check{
 func runAggregateInWrite(p *check.Pass, c *syntax.Call) {
 	clause := clauseOf(p, c)
 	name := "SET"
-	switch clause.(type) {
+	switch at := clause.(type) {
 	case *syntax.Assign:
+		if n, ok := p.Parent(clause).(*syntax.Update); ok && n.From != nil && p.Dialect == dialect.SQLite {
+			return // which makes a query of it
+		}
 	case *syntax.Values:
+		if _, inserted := p.Parent(p.Parent(clause)).(*syntax.Insert); !inserted && p.Dialect == dialect.SQLite && (c.Over != nil || len(at.Rows) == 1) {
+			return
+		}
 		name = "VALUES"
 	case *syntax.SelectItem:
 		if p.Parent(clause).Kind() == syntax.KindSelect {

@@ -59,7 +59,9 @@ func runAmbiguousColumn(p *check.Pass, name *syntax.Name) {
 	column := p.Ident(name.Last())
 	owners := make([]string, len(u.Candidates()))
 	for i, s := range u.Candidates() {
-		owners[i] = p.Ident(s.Name)
+		if owners[i] = p.Ident(s.Name); s.Name.IsZero() {
+			owners[i] = "a query in FROM"
+		}
 	}
 	f := check.Finding{
 		Span:      name.Span(),

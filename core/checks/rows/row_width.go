@@ -45,6 +45,13 @@ var rowWidth = &check.Check{
 	On: check.Nodes(runRowWidth),
 }
 
+// comparesCase reports whether a WHEN holds what the operand of CASE is compared with, which on
+// SQLite may be rows ("Row Values", 2.1).
+func comparesCase(p *check.Pass, w *syntax.When) bool {
+	c, ok := p.Parent(w).(*syntax.Case)
+	return ok && c.Operand != nil
+}
+
 func runRowWidth(p *check.Pass, row *syntax.Row) {
 	if p.Dialect == dialect.SQLServer || !p.Tells(row) { // which has no rows in expressions
 		return
@@ -99,6 +106,9 @@ func runRowWidth(p *check.Pass, row *syntax.Row) {
 			return
 		}
 		if _, grouped := around.(*syntax.GroupBy); grouped && p.Dialect == dialect.Oracle {
+			return
+		}
+		if when, ok := around.(*syntax.When); ok && p.Dialect == dialect.SQLite && comparesCase(p, when) {
 			return
 		}
 		if _, test := around.(*syntax.Is); test && p.Dialect == dialect.Oracle {

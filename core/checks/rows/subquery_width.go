@@ -75,6 +75,10 @@ func runSubqueryWidth(p *check.Pass, n syntax.Node) {
 			if name := p.FunctionName(around); name != "coalesce" && name != "sum" && name != "max" && name != "min" && name != "count" && name != "avg" {
 				return // EXISTS, ARRAY and their kin
 			}
+		case *syntax.Case:
+			if p.Dialect == dialect.SQLite && syntax.Unparen(around.Operand) == syntax.Expr(n) {
+				return
+			}
 		case *syntax.Assign:
 			if _, row := around.Target.(*syntax.Row); row {
 				return

@@ -117,7 +117,7 @@ func runInsertRequired(p *check.Pass, n *syntax.Insert) {
 	targets := p.Targets(n)
 	for _, row := range values.Rows {
 		for i, x := range row.Items {
-			if i >= len(targets) || targets[i] == nil || !isNull(x) || !mustHave(p, t, targets[i]) {
+			if i >= len(targets) || targets[i] == nil || !isNull(x) || !mustHave(p, t, targets[i]) || takesDefault(p, n, targets[i]) {
 				continue
 			}
 			tellNull(p, x, t, targets[i].Name)
@@ -195,9 +195,15 @@ func mustHave(p *check.Pass, t *schema.Table, c *schema.Column) bool {
 }
 
 func runSetRequired(p *check.Pass, a *syntax.Assign) {
-	if _, t, c := assigned(p, a); c != nil && isNull(a.Value) && mustHave(p, t, c) && !p.IgnoresErrors(a) {
+	if _, t, c := assigned(p, a); c != nil && isNull(a.Value) && mustHave(p, t, c) && !p.IgnoresErrors(a) && !takesDefault(p, a, c) {
 		tellNull(p, a.Value, t, c.Name)
 	}
+}
+
+// takesDefault reports whether a write puts a column's default in the place of NULL (SQLite, "The
+// ON CONFLICT Clause", REPLACE).
+func takesDefault(p *check.Pass, write syntax.Node, c *schema.Column) bool {
+	return c.Default != "" && p.Dialect == dialect.SQLite && p.Replaces(write)
 }
 
 // isOf reports whether a column is one of a table.

@@ -118,3 +118,9 @@ ALTER TABLE weighings ADD period int
 UPDATE weighings SET window = 1, offset = 2
 CREATE INDEX w ON hives (name, offset DESC)
 UPDATE ignore SET a = 1
+SELECT h.name FROM hives h, queens q ON h.queen_id = q.queen_id, hives o USING (hive_id) WHERE h.hive_id IN (SELECT hive_id FROM hives, queens ON 1)
+SELECT * FROM hives OUTER LEFT NATURAL JOIN queens
+SELECT 'hives'.'name', 'hives'.'hive_id' + 5 FROM 'hives'
+CREATE TABLE combs_1 (x INTEGER CHECK (x > 0) CONSTRAINT one, y REAL, PRIMARY KEY (x AUTOINCREMENT), UNIQUE (x, y) CONSTRAINT three, CONSTRAINT four)
+CREATE TRIGGER moved AFTER INSERT ON main.'hives' BEGIN SELECT 1; END
+SELECT like('a%', name), glob('a*', name), 1 FROM hives WHERE NOT like('x', name)
