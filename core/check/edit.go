@@ -85,8 +85,20 @@ func (p *Pass) RemoveClause(clause syntax.Node) []text.Edit {
 
 // FirstTokens gives the first two tokens of a node; ok tells that it has as many.
 func (p *Pass) FirstTokens(n syntax.Node) (first, second syntax.Token, ok bool) {
+	return p.FirstTokensIn(n.Span())
+}
+
+// TokensIn gives the tokens of a span.
+func (p *Pass) TokensIn(s text.Span) []syntax.Token {
 	tokens := p.Stmt.Tokens
-	s := n.Span()
+	from := sort.Search(len(tokens), func(i int) bool { return tokens[i].Span.Start >= s.Start })
+	to := sort.Search(len(tokens), func(i int) bool { return tokens[i].Span.Start >= s.End })
+	return tokens[from:to]
+}
+
+// FirstTokensIn is FirstTokens for a span.
+func (p *Pass) FirstTokensIn(s text.Span) (first, second syntax.Token, ok bool) {
+	tokens := p.Stmt.Tokens
 	i := sort.Search(len(tokens), func(i int) bool { return tokens[i].Span.Start >= s.Start })
 	if i+1 >= len(tokens) || !s.Contains(tokens[i+1].Span) {
 		return first, second, false

@@ -1,6 +1,10 @@
 package facts
 
-import "justlens/core/syntax"
+import (
+	"slices"
+
+	"justlens/core/syntax"
+)
 
 // Traits are what can be seen of a node at a glance. A check that asks for some is not
 // called where they are missing.
@@ -12,7 +16,7 @@ const (
 	Grouped     Traits = 1 << iota // it has GROUP BY
 	Filtered                       // it has HAVING
 	Aggregating                    // it aggregates rows
-	Several                        // it has two sources at least
+	Several                        // it has two sources at least; of VALUES: two rows
 	Optional                       // an outer join may fill a source with NULLs
 	BareNames                      // names without a qualifier stand in it
 	ByCommas                       // FROM lists its sources by commas
@@ -21,6 +25,8 @@ const (
 	Distinct                       // it drops rows that are alike
 	Ordered                        // of a query: it has ORDER BY
 	Limited                        // of a query: it has a row limit
+	Locking                        // of a query: it locks what it gives
+	Elaborate                      // of INSERT and UPDATE: they write to more than bare columns
 	Aliased                        // of an item of a list: it has an alias
 
 	// Of a join.
@@ -58,16 +64,28 @@ func (in *Facts) TraitsOf(n syntax.Node) (t Traits) {
 	switch n := n.(type) {
 	case *syntax.Select:
 		return in.ofQuery(n) | in.ofSources(n)
-	case *syntax.Update, *syntax.Delete, *syntax.Insert, *syntax.Merge:
+	case *syntax.Update:
+		return in.ofSources(n) | when(slices.ContainsFunc(n.Set, isElaborate), Elaborate)
+	case *syntax.Insert:
+		return in.ofSources(n) | when(slices.ContainsFunc(n.Columns, func(id syntax.Ident) bool { return id.Sym == 0 }) || slices.ContainsFunc(n.Conflict, isElaborate), Elaborate)
+	case *syntax.Delete, *syntax.Merge:
 		return in.ofSources(n)
+	case *syntax.Values:
+		return when(len(n.Rows) > 1, Several)
 	case *syntax.Join:
 		return ofJoin(n)
 	case *syntax.Query:
-		return when(n.OrderBy != nil, Ordered) | when(n.Limit != nil, Limited)
+		return when(n.OrderBy != nil, Ordered) | when(n.Limit != nil, Limited) | when(!n.Lock.IsEmpty(), Locking)
 	case *syntax.SelectItem:
 		return when(!n.Alias.IsZero(), Aliased)
 	}
 	return 0
+}
+
+// isElaborate reports whether an assignment names more than a bare column.
+func isElaborate(a *syntax.Assign) bool {
+	name, ok := a.Target.(*syntax.Name)
+	return !ok || len(name.Parts) > 1
 }
 
 func when(holds bool, t Traits) Traits {

@@ -2,6 +2,7 @@ package syntax
 
 import (
 	"bytes"
+	"slices"
 	"strings"
 
 	"justlens/core/dialect"
@@ -156,10 +157,14 @@ func (p *Parser) tellScanned(tokens []Token) {
 		}
 	}
 	whole := text.Span{Start: tokens[0].Span.Start, End: tokens[len(tokens)-1].Span.End}
-	later := p.scan.pasted[:0]
+	later, unread := p.scan.pasted[:0], len(p.errors) > 0
 	for _, e := range p.scan.pasted {
 		switch {
+		case unread && e.Kind == JoinedError && p.errors[0].Span.Start < e.Span.Start: // no SQL, perhaps
 		case whole.Contains(e.Span):
+			if e.Kind == JoinedError { // which explains why its word cannot be read
+				p.errors = slices.DeleteFunc(p.errors, func(other Error) bool { return other.Kind == UnexpectedError && other.Span == e.Near })
+			}
 			p.errors = append(p.errors, e)
 		case e.Span.Start >= whole.End:
 			later = append(later, e)

@@ -226,14 +226,14 @@ func (p *Parser) insertTarget() *TableRef {
 }
 
 // insertColumns reads the column list. A name may be qualified; PostgreSQL takes fields and
-// elements of columns in its place, which are kept without a name ("INSERT").
+// elements of columns in its place, and SQLite nothing, so there they are kept without a name.
 func (p *Parser) insertColumns() []Ident {
 	mark := p.lists.idents.Mark()
 	p.next()
 	for p.tok.Kind != RightParen && !p.broken {
 		start := p.start()
 		id := p.ident("a column name")
-		for part := p.dialect.Has(dialect.DollarQuotes); ; {
+		for part := p.dialect.Has(dialect.DollarQuotes) || p.dialect == dialect.SQLite; ; {
 			if p.tok.Kind == LeftBracket {
 				p.subscript(p.start(), nil)
 				id = Ident{Span: p.since(start)}

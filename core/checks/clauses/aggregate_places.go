@@ -231,6 +231,15 @@ var windowOutside = &check.Check{
 			})
 			return
 		}
+		if _, within := p.Enclosing(c, syntax.Kinds(syntax.KindWindow)); within != nil && p.Dialect != dialect.Spark {
+			p.Report(check.Finding{
+				Span: c.Span(), Certainty: check.Certain,
+				Message: fmt.Sprintf("a window cannot be made by another: %s", p.FunctionText(c)),
+				Why:     "All windows of a query are looked at together.",
+				Mends:   []check.Mend{{Title: windowMend(p), Effect: check.ByHand}},
+			})
+			return
+		}
 		clause := clauseOf(p, c)
 		if clause == nil || !beforeWindows.Has(clause.Kind()) {
 			return

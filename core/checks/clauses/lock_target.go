@@ -8,6 +8,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -35,13 +36,10 @@ var lockTarget = &check.Check{
 		Dialect: dialect.Oracle,
 		Bad:     "SELECT DISTINCT apiary_id FROM hives FOR UPDATE",
 	}},
-	On: check.Nodes(runLockTarget).In(dialect.In(dialect.Postgres, dialect.Oracle)),
+	On: check.Nodes(runLockTarget).With(facts.Locking).In(dialect.In(dialect.Postgres, dialect.Oracle)),
 }
 
 func runLockTarget(p *check.Pass, q *syntax.Query) {
-	if q.Lock.IsEmpty() {
-		return
-	}
 	f := check.Finding{Span: q.Lock, Context: q.Span(), Certainty: check.Certain, Why: "A row of the result stands for several rows of tables, or for none.",
 		Mends: []check.Mend{{Title: "lock the rows in a query of their own, or in a subquery that gives them one by one", Effect: check.ByHand}}}
 	sel, ok := q.Body.(*syntax.Select)

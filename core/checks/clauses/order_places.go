@@ -3,6 +3,7 @@ package clauses
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"justlens/core/bind"
 	"justlens/core/check"
@@ -255,8 +256,12 @@ func branchOrder(p *check.Pass, q *syntax.Query, op *syntax.SetOp) {
 	}
 	for _, item := range q.OrderBy.Items {
 		name, ok := syntax.Unparen(item.X).(*syntax.Name)
-		if !ok || len(name.Parts) > 1 {
-			continue // an expression: databases differ too much
+		if !ok {
+			orderByExpression(p, q, op, item.X)
+			continue
+		}
+		if len(name.Parts) > 1 {
+			continue // name.unknown-alias tells
 		}
 		found := false
 		for _, out := range first.Items {
@@ -274,6 +279,59 @@ func branchOrder(p *check.Pass, q *syntax.Query, op *syntax.SetOp) {
 			Mends:    []check.Mend{{Title: "order by a column of the first branch, or select this one in every branch", Effect: check.ByHand}},
 		})
 	}
+}
+
+// takesExpressions are the dialects that order the result of a set operation by what they work out
+// from its columns.
+var takesExpressions = dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark)
+
+// orderByExpression reports what is neither the name nor the number of a column of the result.
+func orderByExpression(p *check.Pass, q *syntax.Query, op *syntax.SetOp, x syntax.Expr) {
+	if takesExpressions.Has(p.Dialect) || len(p.Stmt.Errors) > 0 {
+		return
+	}
+	for p.Dialect == dialect.SQLite {
+		collate, ok := syntax.Unparen(x).(*syntax.Collate)
+		if !ok {
+			break
+		}
+		x = collate.X
+	}
+	switch syntax.Unparen(x).(type) {
+	case *syntax.Name, *syntax.Literal, *syntax.Param, *syntax.BadExpr:
+		return
+	}
+	if p.Dialect == dialect.SQLite && amongOutputs(p, op, x, mostBranches) {
+		return
+	}
+	p.Report(check.Finding{
+		Span: x.Span(), Context: q.OrderBy.Span(), Certainty: check.Certain,
+		Verdicts: check.Everywhere(check.Refused).But(check.Fine, takesExpressions),
+		Message:  fmt.Sprintf("behind %s ORDER BY takes columns of the result only", p.BriefOf(op.OpSpan)),
+		Why:      "Neither branch works the expression out, so there is nothing to order by; a name or a number of a column may stand there.",
+		Mends:    []check.Mend{{Title: "select it as a column in every branch, or order in a query around this one", Effect: check.ByHand}},
+	})
+}
+
+// sameTokens reports whether two expressions are written alike.
+func sameTokens(p *check.Pass, a, b syntax.Expr) bool {
+	return slices.EqualFunc(p.TokensIn(a.Span()), p.TokensIn(b.Span()), func(a, b syntax.Token) bool {
+		return a.Kind == b.Kind && strings.EqualFold(text.View(p.Src, a.Span), text.View(p.Src, b.Span))
+	})
+}
+
+// mostBranches bounds how many branches of a set operation are looked into.
+const mostBranches = 64
+
+// amongOutputs reports whether a branch has the expression as a column.
+func amongOutputs(p *check.Pass, b syntax.Body, x syntax.Expr, most int) bool {
+	switch b := b.(type) {
+	case *syntax.SetOp:
+		return most == 0 || amongOutputs(p, b.Left, x, most-1) || amongOutputs(p, b.Right, x, most-1)
+	case *syntax.Select:
+		return slices.ContainsFunc(b.Items, func(item *syntax.SelectItem) bool { return sameTokens(p, item.X, x) })
+	}
+	return true
 }
 
 func firstSelect(b syntax.Body) *syntax.Select {

@@ -8,6 +8,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -34,7 +35,7 @@ var unknownAlias = &check.Check{
 		Dialect: dialect.Oracle,
 		Near:    []string{"SELECT hive_ids.NEXTVAL FROM dual"},
 	}},
-	On: check.Names(unknownQualifierOfName, bind.NoSource).And(check.Nodes(unknownQualifierOfStar)).And(check.Nodes(unknownWindow)),
+	On: check.Names(unknownQualifierOfName, bind.NoSource).And(check.Nodes(unknownQualifierOfStar)).And(check.Nodes(unknownWindow)).And(check.Nodes(unknownLocked).With(facts.Locking).In(dialect.In(dialect.Postgres, dialect.MySQL))),
 }
 
 func unknownQualifierOfName(p *check.Pass, n *syntax.Name) {
@@ -72,6 +73,21 @@ func unknownQualifierOfStar(p *check.Pass, n *syntax.Star) {
 	}
 	if p.TellsNames(scope) {
 		unknownQualifier(p, n.Qualifier[0], scope)
+	}
+}
+
+// unknownLocked reports a name behind FOR UPDATE OF that no source has.
+func unknownLocked(p *check.Pass, q *syntax.Query) {
+	sel, ok := q.Body.(*syntax.Select)
+	if len(q.LockOf) == 0 || !ok || p.Scope(sel) == nil || !p.TellsNames(p.Scope(sel)) {
+		return
+	}
+	scope := p.Scope(sel)
+	for _, id := range q.LockOf {
+		known := slices.ContainsFunc(scope.Sources, func(s *bind.Source) bool { return s.Name.Sym == id.Sym || s.Name.Sym == 0 })
+		if !known && id.Sym != 0 && !slices.Contains(scope.Joined, id.Sym) {
+			unknownQualifier(p, id, scope)
+		}
 	}
 }
 

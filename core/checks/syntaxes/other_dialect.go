@@ -63,6 +63,9 @@ var otherDialect = &check.Check{
 		check.Nodes(foreignIs).In(named)).And(
 		check.Nodes(foreignAs).In(dialect.In(dialect.Oracle))).And(
 		check.Nodes(foreignQuantified).In(dialect.In(dialect.SQLite))).And(
+		check.Nodes(foreignList).In(named &^ dialect.In(dialect.SQLite, dialect.Oracle))).And(
+		check.Calls(foreignPosition, "position").In(dialect.In(dialect.Postgres, dialect.MySQL, dialect.MariaDB))).And(
+		check.Nodes(foreignLock).With(facts.Locking).In(dialect.In(dialect.MariaDB, dialect.SQLite))).And(
 		check.Nodes(foreignInterval).In(named &^ takesIntervals)).And(
 		check.Nodes(foreignMinus).In(named)).And(
 		check.Nodes(foreignRecursive).In(dialect.In(dialect.SQLServer, dialect.Oracle))),
@@ -142,6 +145,69 @@ func foreignUpdate(p *check.Pass, n *syntax.Update) {
 	if j, ok := n.Table.(*syntax.Join); ok {
 		foreign{"JOIN before SET", dialect.In(dialect.MySQL, dialect.MariaDB), j.OpSpan, byHand(joinedWrite[p.Dialect]), check.Certain}.tell(p)
 	}
+	for _, a := range n.Set {
+		if row, ok := a.Target.(*syntax.Row); ok {
+			foreign{"assignment of a row", setsRows, row.Span(), byHand("assign each column by itself"), check.Certain}.tell(p)
+		}
+	}
+	if n.From != nil {
+		if from, _, ok := p.FirstTokens(n.From); ok {
+			how := "write MERGE"
+			if p.Dialect.Has(dialect.ExecutedComments) {
+				how = "join the tables before SET: UPDATE … JOIN … ON … SET"
+			}
+			foreign{"FROM in UPDATE", dialect.In(dialect.Postgres, dialect.SQLite, dialect.SQLServer, dialect.Oracle), from.Span, byHand(how), check.Certain}.tell(p)
+		}
+	}
+}
+
+// setsRows are the dialects that assign several columns at once: SET (a, b) = (1, 2).
+var setsRows = dialect.In(dialect.Postgres, dialect.SQLite, dialect.Oracle)
+
+// foreignPosition tells POSITION ('a', name), which Spark takes.
+func foreignPosition(p *check.Pass, c *syntax.Call) {
+	if len(c.Args) != 2 || len(c.Name) != 1 || c.Name[0].Quoted {
+		return
+	}
+	for _, t := range p.TokensIn(text.Span{Start: c.Args[0].Span().End, End: c.Args[1].Span().Start}) {
+		if t.Kind == syntax.Comma {
+			foreign{"POSITION with a comma", dialect.In(dialect.Spark), t.Span, replace("write IN", t.Span, " "+p.Word(c.Span().Start, "IN")), check.Certain}.tell(p)
+		}
+	}
+}
+
+// foreignLock tells FOR UPDATE, and the tables that it names.
+func foreignLock(p *check.Pass, q *syntax.Query) {
+	switch {
+	case p.Dialect == dialect.SQLite:
+		foreign{p.BriefOf(q.Lock), dialect.In(dialect.Postgres, dialect.MySQL, dialect.MariaDB, dialect.Oracle), q.Lock,
+			byHand("leave it out: a transaction that writes locks the database"), check.Certain}.tell(p)
+	case len(q.LockOf) > 0:
+		foreign{"OF behind FOR UPDATE", dialect.In(dialect.Postgres, dialect.MySQL, dialect.Oracle), q.LockOf[0].Span,
+			byHand("lock the rows of all tables, or ask in a query of its own"), check.Certain}.tell(p)
+	}
+}
+
+// foreignList tells a list of values behind ANY and ALL, which Spark takes behind LIKE only.
+func foreignList(p *check.Pass, n *syntax.Quantified) {
+	row, ok := n.X.(*syntax.Row)
+	b, compared := p.Above(n).(*syntax.Binary)
+	if !ok || !compared || syntax.Unparen(b.Y) != syntax.Expr(n) {
+		return
+	}
+	f := foreign{"list of values behind ANY or ALL", dialect.In(dialect.Oracle), n.Span(), byHand("compare with each value, or with a subquery"), check.Certain}
+	in := ""
+	switch {
+	case b.Op == syntax.OpEqual && !n.All:
+		in = "IN"
+	case b.Op == syntax.OpNotEqual && n.All:
+		in = "NOT IN"
+	}
+	if in != "" {
+		in = p.Word(n.Span().Start, in)
+		f.mends = replace("write "+in, text.Span{Start: b.OpSpan.Start, End: n.Span().End}, fmt.Sprintf("%s (%s)", in, p.Text(row)))
+	}
+	f.tell(p)
 }
 
 // foreignAs tells AS before the alias of a table, which Oracle does not take.
@@ -418,4 +484,22 @@ func foreignInsert(p *check.Pass, n *syntax.Insert) {
 	case !n.OnConflict.IsEmpty():
 		foreign{"ON CONFLICT", dialect.In(dialect.Postgres, dialect.SQLite), n.OnConflict, byHand("write ON DUPLICATE KEY UPDATE or MERGE"), check.Certain}.tell(p)
 	}
+	if len(n.Set) > 0 {
+		list := n.Set[0].Span().Join(n.Set[len(n.Set)-1].Span())
+		foreign{"INSERT … SET", dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Oracle), list, listed(p, n, list), check.Certain}.tell(p)
+	}
+}
+
+// listed writes INSERT … SET with a list of columns and their values.
+func listed(p *check.Pass, n *syntax.Insert, list text.Span) []check.Mend {
+	var columns, values []string
+	for _, a := range n.Set {
+		if a.Value == nil {
+			return byHand("list the columns, and give their values in VALUES")
+		}
+		columns, values = append(columns, p.Text(a.Target)), append(values, p.Text(a.Value))
+	}
+	set := text.Span{Start: p.EndBefore(list.Start) - text.Pos(len("SET")), End: list.End}
+	return replace("list the columns, and give their values in VALUES", set,
+		fmt.Sprintf("(%s) %s (%s)", strings.Join(columns, ", "), p.Word(set.Start, "VALUES"), strings.Join(values, ", ")))
 }

@@ -25,3 +25,8 @@ SELECT name FROM hives UNION SELECT name FROM queens ORDER BY hives.hive_id;
 SELECT name AS a FROM hives UNION ALL SELECT name FROM queens ORDER BY a, b; -- want "clause.order-not-selected"
 SELECT * FROM hives UNION ALL SELECT * FROM hives ORDER BY hive_id;
 SELECT name FROM hives EXCEPT SELECT name FROM queens UNION SELECT name FROM keepers ORDER BY village; -- want "clause.order-not-selected"
+SELECT name FROM hives UNION SELECT name FROM queens ORDER BY UPPER(name); -- want "clause.order-not-selected"
+SELECT name FROM hives UNION ALL SELECT name FROM queens ORDER BY CASE WHEN name = 'Ash' THEN 1 ELSE 2 END, 1; -- want "clause.order-not-selected"
+SELECT name FROM hives UNION SELECT name FROM queens ORDER BY name COLLATE "C"; -- want "clause.order-not-selected"
+SELECT name FROM hives UNION SELECT name FROM queens ORDER BY (name) DESC NULLS LAST, 1;
+SELECT u.name FROM (SELECT name FROM hives UNION SELECT name FROM queens) AS u ORDER BY UPPER(u.name);

@@ -25,3 +25,7 @@ SELECT name FROM hives UNION SELECT name FROM queens ORDER BY hives.hive_id;
 SELECT name AS a FROM hives UNION ALL SELECT name FROM queens ORDER BY a, b; -- want "clause.order-not-selected"
 SELECT * FROM hives UNION ALL SELECT * FROM hives ORDER BY hive_id;
 SELECT name FROM hives EXCEPT SELECT name FROM queens UNION SELECT name FROM keepers ORDER BY village; -- want "clause.order-not-selected"
+SELECT UPPER(name) FROM hives UNION SELECT name FROM queens ORDER BY UPPER(name);
+SELECT name FROM hives UNION SELECT LOWER(name) FROM queens ORDER BY LOWER(name), 1 COLLATE nocase;
+SELECT name FROM hives UNION SELECT name FROM queens ORDER BY name || 'a'; -- want "clause.order-not-selected"
+SELECT name FROM hives UNION ALL SELECT name FROM queens ORDER BY 1 COLLATE nocase COLLATE binary;

@@ -16,3 +16,6 @@ CREATE FUNCTION shout(h hives) RETURNS text LANGUAGE sql AS $$ SELECT upper(h.na
 SELECT h.whisper FROM hives AS h; -- want "name.unknown-column"
 SELECT EXTRACT(YEAR FROM taken_on) AS y, SUM(weight_kg) FROM harvests GROUP BY ROLLUP (y);
 SELECT EXTRACT(YEAR FROM taken_on) AS y, hive_id AS h, SUM(weight_kg) FROM harvests GROUP BY GROUPING SETS ((y, h), (y), ());
+SELECT name FROM hives h FOR UPDATE OF hives; -- want "name.unknown-alias"
+SELECT name FROM hives FOR UPDATE OF queens; -- want "name.unknown-alias"
+SELECT h.name FROM hives h JOIN queens q USING (queen_id) FOR UPDATE OF q, h;

@@ -10,3 +10,9 @@ SELECT name FROM hives WHERE frame_count IS NOT DISTINCT FROM queen_id AND apiar
 SELECT name, frame_count IS DISTINCT FROM 8 AS other FROM hives; -- want "syntax.other-dialect"
 SELECT h.name FROM hives h WHERE h.frame_count IS h.queen_id; -- want "syntax.other-dialect"
 SELECT name FROM hives WHERE frame_count <=> queen_id;
+UPDATE hives SET name = q.name FROM queens q WHERE q.queen_id = hives.queen_id; -- want "syntax.other-dialect"
+UPDATE hives SET (name, frame_count) = ('Ash', 8) WHERE hive_id = 1; -- want "syntax.other-dialect"
+SELECT name FROM hives h FOR UPDATE OF h; -- want "syntax.other-dialect"
+SELECT name FROM hives WHERE frame_count = ANY (1, 2); -- want "syntax.other-dialect"
+INSERT INTO queens SET queen_id = 901, name = 'Ada', bred_in = 2020;
+SELECT name FROM hives FOR UPDATE;

@@ -24,3 +24,8 @@ SELECT name FROM hives LIMIT 10 OFFSET 5; -- want "rows.limit-unordered"
 SELECT name FROM hives OFFSET 5 LIMIT 10; -- want "rows.limit-unordered"
 SELECT name FROM hives WHERE (name IS NULL) IS NOT TRUE AND name IS DISTINCT FROM 'Ash'; -- want "null.test-on-required"
 DELETE FROM hives h USING queens q WHERE q.queen_id = h.queen_id AND h.hive_id = -1;
+INSERT INTO queens SET queen_id = 901, name = 'Ada', bred_in = 2020; -- want "syntax.other-dialect"
+SELECT name FROM hives WHERE frame_count = ANY (1, 2) OR frame_count <> ALL (3, 4); -- want "syntax.other-dialect" "syntax.other-dialect"
+SELECT name FROM hives WHERE frame_count > ALL (1, 2); -- want "syntax.other-dialect"
+SELECT POSITION('a', name) FROM hives; -- want "syntax.other-dialect"
+SELECT POSITION('a' IN name) FROM hives WHERE frame_count = ANY (ARRAY[1, 2]);

@@ -7,3 +7,7 @@ SELECT COUNT(*), COUNT(DISTINCT name), STRING_AGG(name, ', ' ORDER BY name) FROM
 SELECT SUBSTRING(name, 2, 3), SUBSTRING(name FROM 2), POSITION('a' IN name), OVERLAY(name PLACING 'x' FROM 2), TRIM(name) FROM hives;
 SELECT MAKE_INTERVAL(days => 3), NOW(), CURRENT_TIMESTAMP, CURRENT_TIMESTAMP(3), LOCALTIME FROM hives;
 SELECT unknown_one(1, 2, 3), public.upper(name, 3) FROM hives;
+SELECT MIN(*) FROM hives; -- want "type.argument-count"
+SELECT LENGTH(*), COUNT(*) FROM hives; -- want "type.argument-count"
+SELECT COUNT(DISTINCT hive_id, name) FROM hives; -- want "type.argument-count"
+SELECT COUNT(DISTINCT (hive_id, name)), COUNT(DISTINCT name), STRING_AGG(DISTINCT name, ',') FROM hives;

@@ -51,6 +51,10 @@ var argumentCount = &check.Check{
 }
 
 func runArgumentCount(p *check.Pass, c *syntax.Call) {
+	if (c.Star || c.Distinct) && len(c.Name) == 1 && !c.Name[0].Quoted && len(p.Stmt.Errors) == 0 {
+		runSpecialCount(p, c)
+		return
+	}
 	if len(c.Name) != 1 || c.Name[0].Quoted || c.Star || c.Distinct || c.WithinGroup || !c.Unit.IsZero() || len(p.Stmt.Errors) > 0 {
 		return
 	}
@@ -89,6 +93,39 @@ func runArgumentCount(p *check.Pass, c *syntax.Call) {
 	}
 	if p.Dialect == dialect.Postgres && !bare {
 		found.Certainty = check.Likely // which lets anyone add one of the same name
+	}
+	p.Report(found)
+}
+
+// countsRows are the dialects whose COUNT (DISTINCT a, b) counts rows.
+var countsRows = dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark)
+
+// runSpecialCount looks at * and DISTINCT in the place of one argument.
+func runSpecialCount(p *check.Pass, c *syntax.Call) {
+	f := p.Function(c)
+	if !f.Listed || p.Schema.HasRoutine(f.Name) {
+		return
+	}
+	counts := f.Name == "count" || f.Name == "count_big"
+	found := check.Finding{Span: c.Span(), Certainty: check.Certain, Why: "The database refuses the call."}
+	switch {
+	case c.Star && !c.Distinct && !counts && p.Dialect != dialect.Spark && !f.Arity.Takes(0): // Spark puts all columns there
+		found.Message = fmt.Sprintf("%s takes a value, not *", strings.ToUpper(f.Name))
+		found.Mends = []check.Mend{{Title: "name the column, or count rows by COUNT(*)", Effect: check.ByHand}}
+	case c.Distinct && len(c.Args) > 1 && counts && !countsRows.Has(p.Dialect):
+		found.Verdicts = check.Everywhere(check.Refused).But(check.Fine, countsRows)
+		found.Message = fmt.Sprintf("%s takes one value, not %d", strings.ToUpper(f.Name), len(c.Args))
+		found.Mends = []check.Mend{{Title: "count the rows of a subquery: SELECT COUNT(*) FROM (SELECT DISTINCT …) AS d", Effect: check.ByHand}}
+		if p.Dialect == dialect.Postgres {
+			args := c.Args[0].Span().Join(c.Args[len(c.Args)-1].Span())
+			found.Mends = []check.Mend{{Title: "count them as rows, which may hold NULL", Effect: check.NewRows,
+				Edits: []text.Edit{check.Insert(args.Start, "("), check.Insert(args.End, ")")}}}
+		}
+	case c.Distinct && !counts && len(c.Args) > 0 && !f.Arity.Takes(len(c.Args)):
+		found.Message = fmt.Sprintf("%s takes %s argument%s, not %d", strings.ToUpper(f.Name), f.Arity, plural(f.Arity), len(c.Args))
+		found.Mends = []check.Mend{{Title: "leave out what is too many", Effect: check.ByHand}}
+	default:
+		return
 	}
 	p.Report(found)
 }

@@ -4,4 +4,4 @@ package windows
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{noOrder, distinct, lastValue, impliedFrame, ties}
+var Checks = []*check.Check{noOrder, distinct, lastValue, impliedFrame, ties, frameBounds, namedWindow}

@@ -5,15 +5,18 @@ import (
 	"slices"
 
 	"justlens/core/check"
+	"justlens/core/dialect"
+	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
 
 var valueCount = &check.Check{
-	ID:       "write.value-count",
-	Title:    "another number of values than columns",
-	Errors:   []string{"42601", "ORA-00913", "ORA-00947", "1136", "Msg 109", "Msg 110", "Msg 213"},
-	Doc:      "INSERT needs a value for each column of its list, and no more. Databases refuse it before anything is written.",
+	ID:     "write.value-count",
+	Title:  "another number of values than columns",
+	Errors: []string{"42601", "ORA-00913", "ORA-00947", "1136", "Msg 109", "Msg 110", "Msg 213"},
+	Doc: "INSERT needs a value for each column of its list, and no more; SET (a, b) needs two, and all rows of VALUES have as many. Databases refuse it " +
+		"before anything is written.",
 	Verdicts: check.Everywhere(check.Refused),
 	Examples: []check.Example{{
 		Bad:  "INSERT INTO queens (queen_id, name, bred_in) VALUES (901, 'Ash', 2024, 'red')",
@@ -28,8 +31,74 @@ var valueCount = &check.Check{
 		Good: "INSERT INTO queens (queen_id, name, bred_in) SELECT queen_id + 900, name, bred_in FROM queens",
 	}},
 	Needs: check.Text,
-	On:    check.Nodes(runValueCount),
+	On:    check.Nodes(runValueCount).And(check.Nodes(runRowCount).With(facts.Several)).And(check.Nodes(runAssignCount).With(facts.Elaborate).In(setsRows)),
 }
+
+// runRowCount holds the rows of VALUES against the first of them.
+func runRowCount(p *check.Pass, values *syntax.Values) {
+	if len(values.Rows) < 2 || len(p.Stmt.Errors) > 0 {
+		return
+	}
+	if query, ok := p.Parent(values).(*syntax.Query); ok {
+		if insert, ok := p.Parent(query).(*syntax.Insert); ok && len(insert.Columns) > 0 {
+			return // each row is held against the list
+		}
+	}
+	first := values.Rows[0]
+	for _, row := range values.Rows[1:] {
+		if len(row.Items) == len(first.Items) || slices.ContainsFunc(row.Items, isSeveral) || slices.ContainsFunc(first.Items, isSeveral) {
+			continue
+		}
+		p.Report(check.Finding{
+			Span: row.Span(), Context: values.Span(), Certainty: check.Certain,
+			Message: fmt.Sprintf("%s, where the first row has %d", check.Counted(len(row.Items), "value"), len(first.Items)),
+			Why:     "All rows of VALUES have as many values.",
+			Related: []check.Related{{Span: first.Span(), Message: check.Counted(len(first.Items), "value")}},
+			Mends:   []check.Mend{{Title: "add what is missing, or drop what is too many", Effect: check.ByHand}},
+		})
+		return
+	}
+}
+
+// runAssignCount holds what several columns are set to at once against them.
+func runAssignCount(p *check.Pass, n *syntax.Update) {
+	for _, a := range n.Set {
+		if target, ok := a.Target.(*syntax.Row); ok && a.Value != nil && len(p.Stmt.Errors) == 0 {
+			holdAssigned(p, a, target)
+		}
+	}
+}
+
+// holdAssigned holds the values of one assignment against its columns.
+func holdAssigned(p *check.Pass, a *syntax.Assign, target *syntax.Row) {
+	given := 1
+	switch v := a.Value.(type) {
+	case *syntax.Row:
+		if given = len(v.Items); slices.ContainsFunc(v.Items, isSeveral) {
+			return
+		}
+	case *syntax.Subquery:
+		width, known := p.Width(v.Query.Body)
+		if given = width; !known {
+			return
+		}
+	case *syntax.Paren, *syntax.Literal:
+	default:
+		return
+	}
+	if given != len(target.Items) {
+		p.Report(check.Finding{
+			Span: a.Value.Span(), Context: a.Span(), Certainty: check.Certain,
+			Message: fmt.Sprintf("%s for %s", check.Counted(given, "value"), check.Counted(len(target.Items), "column")),
+			Why:     "Each column of the list gets one value.",
+			Related: []check.Related{{Span: target.Span(), Message: check.Counted(len(target.Items), "column")}},
+			Mends:   []check.Mend{{Title: "add what is missing, or drop what is too many", Effect: check.ByHand}},
+		})
+	}
+}
+
+// setsRows are the dialects that set several columns at once.
+var setsRows = dialect.In(dialect.ANSI, dialect.Postgres, dialect.SQLite, dialect.Oracle)
 
 func runValueCount(p *check.Pass, insert *syntax.Insert) {
 	if len(insert.Columns) == 0 || insert.Query == nil || len(p.Stmt.Errors) > 0 {
