@@ -157,13 +157,16 @@ func (p *Parser) tellScanned(tokens []Token) {
 		}
 	}
 	whole := text.Span{Start: tokens[0].Span.Start, End: tokens[len(tokens)-1].Span.End}
-	later, unread := p.scan.pasted[:0], len(p.errors) > 0
+	later, unread, from := p.scan.pasted[:0], len(p.errors) > 0, text.Pos(0)
+	if unread {
+		from = p.errors[0].Span.Start
+	}
 	for _, e := range p.scan.pasted {
 		switch {
-		case unread && e.Kind == JoinedError && p.errors[0].Span.Start < e.Span.Start: // no SQL, perhaps
+		case unread && e.Kind == JoinedError && from < e.Span.Start: // no SQL, perhaps
 		case whole.Contains(e.Span):
-			if e.Kind == JoinedError { // which explains why its word cannot be read
-				p.errors = slices.DeleteFunc(p.errors, func(other Error) bool { return other.Kind == UnexpectedError && other.Span == e.Near })
+			if unread && e.Kind == JoinedError && from == e.Near.Start && p.errors[0].Kind == UnexpectedError { // which it explains
+				p.errors, unread = slices.Delete(p.errors, 0, 1), false
 			}
 			p.errors = append(p.errors, e)
 		case e.Span.Start >= whole.End:

@@ -301,7 +301,7 @@ func orderByExpression(p *check.Pass, q *syntax.Query, op *syntax.SetOp, x synta
 	case *syntax.Name, *syntax.Literal, *syntax.Param, *syntax.BadExpr:
 		return
 	}
-	if p.Dialect == dialect.SQLite && amongOutputs(p, op, x, mostBranches) {
+	if p.Dialect == dialect.SQLite && (len(q.OrderBy.Items) > mostBranches || amongOutputs(p, op, x, mostBranches)) {
 		return
 	}
 	p.Report(check.Finding{

@@ -79,7 +79,7 @@ func unknownQualifierOfStar(p *check.Pass, n *syntax.Star) {
 // unknownLocked reports a name behind FOR UPDATE OF that no source has.
 func unknownLocked(p *check.Pass, q *syntax.Query) {
 	sel, ok := q.Body.(*syntax.Select)
-	if len(q.LockOf) == 0 || !ok || p.Scope(sel) == nil || !p.TellsNames(p.Scope(sel)) {
+	if len(q.LockOf) == 0 || !ok || p.Scope(sel) == nil || len(p.Scope(sel).Sources) > mostSources || !p.TellsNames(p.Scope(sel)) {
 		return
 	}
 	scope := p.Scope(sel)
