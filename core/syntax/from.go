@@ -149,6 +149,15 @@ func (p *Parser) joinInside(left TableExpr) TableExpr {
 	return j
 }
 
+// clashes reports whether a word says of a join another kind than was said; SQLite adds them up, but
+// for INNER.
+func (p *Parser) clashes(kind word.Word) bool {
+	if kind == word.NoWord || !p.atAny(word.Left, word.Right, word.Full, word.Inner, word.Cross) {
+		return false
+	}
+	return p.dialect != dialect.SQLite || (kind == word.Inner) != p.at(word.Inner) && kind != word.Cross && !p.at(word.Cross)
+}
+
 // startsJoin reports whether the n-th token from here is a word that begins a join.
 func (p *Parser) startsJoin(n int) bool {
 	switch p.peek(n).Word() {
@@ -171,10 +180,13 @@ func (p *Parser) joinOperator() (typ JoinType, natural, ok bool) {
 	if p.at(word.Outer) && p.peek(1).Word() != word.Apply && !(p.dialect == dialect.SQLite && p.startsJoin(1)) {
 		return 0, false, false
 	}
-	for first := p.word; ; {
-		if p.word == first && p.lastWord() == first { // LEFT LEFT JOIN
+	for first, kind := p.word, word.NoWord; ; {
+		if p.word == first && p.lastWord() == first || p.clashes(kind) { // LEFT LEFT JOIN, LEFT INNER JOIN
 			p.fail("JOIN")
 			return typ, natural, true
+		}
+		if p.atAny(word.Left, word.Right, word.Full, word.Inner, word.Cross) {
+			kind = p.word
 		}
 		switch p.word {
 		case word.Natural:

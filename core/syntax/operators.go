@@ -82,9 +82,10 @@ func (s *scanner) operator(c byte) TokenKind {
 		s.pos++
 		return s.emit(Plus, start)
 	case '*':
-		if s.pos++; s.rules.postgres && s.pos < len(s.src) && bytes.IndexByte([]byte("<>="), s.src[s.pos]) >= 0 { // *= of rows
+		if next := start + 1; s.rules.postgres && next < len(s.src) && bytes.IndexByte([]byte("<>="), s.src[next]) >= 0 { // *= of rows
 			return s.otherOperator()
 		}
+		s.pos++
 		return s.emit(Asterisk, start)
 	case '/':
 		s.pos++

@@ -340,6 +340,8 @@ func (p *Parser) assigns() []*Assign {
 			if op, _ := infix(p.tok.Kind, false); op != OpNone && p.peek(1).Kind == Equal {
 				p.next()
 				p.next()
+			} else if p.tok.Kind == OtherOperator && p.scan.src[p.tok.Span.End-1] == '=' { // -= as one sign
+				p.next()
 			} else {
 				p.fail("=")
 			}

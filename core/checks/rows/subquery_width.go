@@ -41,7 +41,7 @@ var subqueryWidth = &check.Check{
 		Bad:  "SELECT name FROM hives WHERE hive_id IN (SELECT * FROM harvests)",
 		Good: "SELECT name FROM hives WHERE hive_id IN (SELECT hive_id FROM harvests)",
 	}},
-	On: check.Kinds(runSubqueryWidth, syntax.KindSubquery, syntax.KindIn, syntax.KindCTE, syntax.KindQuantified),
+	On: check.Kinds(runSubqueryWidth, syntax.KindSubquery, syntax.KindIn, syntax.KindCTE, syntax.KindQuantified, syntax.KindCreateView),
 }
 
 func runSubqueryWidth(p *check.Pass, n syntax.Node) {
@@ -86,18 +86,28 @@ func runSubqueryWidth(p *check.Pass, n syntax.Node) {
 		}
 		report(p, n.Query, 1, "a subquery that stands for a value gives one column")
 	case *syntax.CTE:
-		if n.Query == nil || len(n.Columns) == 0 {
-			return
+		if n.Query != nil {
+			namesEach(p, n.Query, n.Name, n.Columns)
 		}
-		if width, ok := p.Width(n.Query.Body); ok && width != len(n.Columns) && !(width > len(n.Columns) && p.ShortNames()) {
-			p.Report(check.Finding{
-				Span: n.Name.Span, Certainty: check.Certain,
-				Message: fmt.Sprintf("%s for the %s of %s", names(len(n.Columns)), count(width), p.Ident(n.Name)),
-				Why:     "Each column of the query gets one name of the list.",
-				Mends:   []check.Mend{{Title: "name each column", Effect: check.ByHand}},
-			})
+	case *syntax.CreateView:
+		if n.Query != nil && len(n.Name) > 0 && len(p.Stmt.Errors) == 0 && p.Dialect != dialect.SQLite { // which asks when the view is used
+			namesEach(p, n.Query, n.Name[len(n.Name)-1], n.Columns)
 		}
 	}
+}
+
+// namesEach reports a list of names that is longer or shorter than what its query gives.
+func namesEach(p *check.Pass, q *syntax.Query, name syntax.Ident, columns []syntax.Ident) {
+	width, ok := p.Width(q.Body)
+	if !ok || len(columns) == 0 || width == len(columns) || width > len(columns) && p.ShortNames() {
+		return
+	}
+	p.Report(check.Finding{
+		Span: name.Span, Certainty: check.Certain,
+		Message: fmt.Sprintf("%s for the %s of %s", names(len(columns)), count(width), p.Ident(name)),
+		Why:     "Each column of the query gets one name of the list.",
+		Mends:   []check.Mend{{Title: "name each column", Effect: check.ByHand}},
+	})
 }
 
 // width counts the values that an operand of a comparison holds; ok is false where they cannot

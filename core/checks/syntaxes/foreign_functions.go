@@ -100,6 +100,7 @@ func gatherFunctions() map[string]foreignFunction {
 		{inPostgres | inOracle | inSpark, ofCalls, "initcap"},
 		{dialect.Everywhere &^ inOracle, "join the texts by ||", "concat_ws"},
 		{dialect.Everywhere &^ inSQLite, ofCalls, "reverse"},
+		{dialect.Everywhere &^ (inSQLite | inServer), "take the part with strftime or DATEPART", "extract"},
 		{inPostgres | inSpark, splitText, "split_part"},
 		{inMySQL | inSpark, splitText, "substring_index"},
 		{inMySQL | inSpark, "keep the list in a table of its own, or split it", "find_in_set"},

@@ -54,12 +54,14 @@ var otherDialect = &check.Check{
 		check.Nodes(foreignLike).In(named &^ hasILike)).And(
 		check.Operators(foreignOperator, syntax.OpNullSafeEqual, syntax.OpConcat).In(named)).And(
 		check.Operators(ownOperator, syntax.OpOther).In(dialect.In(dialect.Postgres))).And(
+		check.Operators(foreignAnd, syntax.OpOther).In(dialect.In(dialect.SQLite, dialect.SQLServer, dialect.Oracle))).And(
 		foreignCalls()).And(
 		check.Nodes(foreignMark).In(named)).And(
 		check.Nodes(foreignJoin).In(named)).And(
 		check.Nodes(foreignInsert).In(named)).And(
 		check.Nodes(foreignUpdate).In(named)).And(
 		check.Nodes(foreignDelete).In(named)).And(
+		check.Nodes(foreignMerge).In(dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite))).And(
 		check.Nodes(foreignIs).In(named)).And(
 		check.Nodes(foreignAs).In(dialect.In(dialect.Oracle))).And(
 		check.Nodes(foreignQuantified).In(dialect.In(dialect.SQLite))).And(
@@ -141,29 +143,6 @@ func foreignMark(p *check.Pass, n *syntax.OuterMark) {
 	foreign{"outer join by (+)", dialect.In(dialect.Oracle), n.Span(), byHand("write LEFT JOIN … ON"), check.Certain}.tell(p)
 }
 
-func foreignUpdate(p *check.Pass, n *syntax.Update) {
-	if j, ok := n.Table.(*syntax.Join); ok {
-		foreign{"JOIN before SET", dialect.In(dialect.MySQL, dialect.MariaDB), j.OpSpan, byHand(joinedWrite[p.Dialect]), check.Certain}.tell(p)
-	}
-	for _, a := range n.Set {
-		if row, ok := a.Target.(*syntax.Row); ok {
-			foreign{"assignment of a row", setsRows, row.Span(), byHand("assign each column by itself"), check.Certain}.tell(p)
-		}
-	}
-	if n.From != nil {
-		if from, _, ok := p.FirstTokens(n.From); ok {
-			how := "write MERGE"
-			if p.Dialect.Has(dialect.ExecutedComments) {
-				how = "join the tables before SET: UPDATE … JOIN … ON … SET"
-			}
-			foreign{"FROM in UPDATE", dialect.In(dialect.Postgres, dialect.SQLite, dialect.SQLServer, dialect.Oracle), from.Span, byHand(how), check.Certain}.tell(p)
-		}
-	}
-}
-
-// setsRows are the dialects that assign several columns at once: SET (a, b) = (1, 2).
-var setsRows = dialect.In(dialect.Postgres, dialect.SQLite, dialect.Oracle)
-
 // foreignPosition tells POSITION ('a', name), which Spark takes.
 func foreignPosition(p *check.Pass, c *syntax.Call) {
 	if len(c.Args) != 2 || len(c.Name) != 1 || c.Name[0].Quoted {
@@ -226,6 +205,16 @@ func foreignQuantified(p *check.Pass, n *syntax.Quantified) {
 }
 
 func foreignMinus(p *check.Pass, n *syntax.SetOp) {
+	if n.All && n.Op != syntax.Union {
+		foreign{p.BriefOf(n.OpSpan), dialect.Everywhere &^ dialect.In(dialect.SQLite, dialect.SQLServer), n.OpSpan,
+			byHand("number the rows that are alike with ROW_NUMBER, and compare without ALL"), check.Certain}.tell(p)
+	}
+	for _, branch := range []syntax.Body{n.Left, n.Right} {
+		if b, ok := branch.(*syntax.ParenQuery); ok {
+			foreign{"query in parentheses beside " + p.BriefOf(n.OpSpan), dialect.Everywhere &^ dialect.In(dialect.SQLite), b.Span(),
+				byHand("leave the parentheses out, or select from it: SELECT * FROM (…)"), check.Certain}.tell(p)
+		}
+	}
 	if n.Minus {
 		span := text.Span{Start: n.OpSpan.Start, End: n.OpSpan.Start + text.Pos(len("MINUS"))}
 		foreign{"MINUS", dialect.In(dialect.Oracle, dialect.Spark), span, replace("write EXCEPT", span, p.Word(span.Start, "EXCEPT")), check.Certain}.tell(p)
@@ -239,25 +228,6 @@ func foreignRecursive(p *check.Pass, n *syntax.With) {
 		foreign{"WITH RECURSIVE", dialect.Everywhere &^ dialect.In(dialect.SQLServer, dialect.Oracle), word.Span,
 			[]check.Mend{{Title: "drop RECURSIVE", Effect: check.NewRows, Edits: p.Remove(text.Span{Start: p.EndBefore(word.Span.Start), End: word.Span.End})}}, check.Certain}.tell(p)
 	}
-}
-
-// joinedWrite says how a write looks at other tables.
-var joinedWrite = map[dialect.Dialect]string{
-	dialect.Postgres: "name the other table in FROM or USING, and join it in WHERE", dialect.SQLite: "take the other table's values from a subquery",
-	dialect.SQLServer: "write UPDATE … FROM or DELETE … FROM with the join", dialect.Oracle: "write MERGE, or take the other table's values from a subquery",
-	dialect.Spark: "write MERGE", dialect.MySQL: "name the table to delete from before FROM", dialect.MariaDB: "name the table to delete from before FROM",
-}
-
-// foreignDelete tells a join in the place of the one table that DELETE FROM names.
-func foreignDelete(p *check.Pass, n *syntax.Delete) {
-	if n.From == nil || len(n.Targets) > 0 || n.Using != nil || len(n.From.Tables) != 1 {
-		return
-	}
-	j, ok := n.From.Tables[0].(*syntax.Join)
-	if !ok {
-		return
-	}
-	foreign{"JOIN behind DELETE FROM", 0, j.OpSpan, byHand(joinedWrite[p.Dialect]), check.Certain}.tell(p)
 }
 
 // foreignIs tells IS before a plain value, which only SQLite compares, and IS DISTINCT FROM.
@@ -414,10 +384,18 @@ func foreignSelect(p *check.Pass, s *syntax.Select) {
 		f.tell(p)
 	case len(s.DistinctOn) > 0:
 		foreign{"DISTINCT ON", dialect.In(dialect.Postgres), s.DistinctOn[0].Span(), byHand("number the rows with ROW_NUMBER and keep the first"), check.Certain}.tell(p)
+	case len(s.Into) > 0 && intoTable.Has(p.Dialect):
+		name, ok := s.Into[0].(*syntax.Name)
+		if ok && name.Last().Sym != 0 && p.Tells(name) && p.Nearest(s, syntax.Kinds(syntax.KindRoutine, syntax.KindControl)) == nil {
+			foreign{"SELECT … INTO a new table", dialect.In(dialect.Postgres, dialect.SQLServer), name.Span(), byHand("write CREATE TABLE … AS SELECT"), check.Certain}.tell(p)
+		}
 	case s.Qualify != nil:
 		foreign{"QUALIFY", dialect.In(dialect.Spark), s.Qualify.Span(), byHand("filter in a query around this one"), check.Certain}.tell(p)
 	}
 }
+
+// intoTable are the dialects in which INTO behind SELECT names a variable, or that have none.
+var intoTable = dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite)
 
 func foreignOperator(p *check.Pass, b *syntax.Binary) {
 	switch {
@@ -429,6 +407,14 @@ func foreignOperator(p *check.Pass, b *syntax.Binary) {
 			f.sure = check.Likely
 		}
 		f.tell(p)
+	}
+}
+
+// foreignAnd tells && in the place of AND; PostgreSQL's is an operator of its own, for arrays.
+func foreignAnd(p *check.Pass, b *syntax.Binary) {
+	if text.View(p.Src, b.OpSpan) == "&&" {
+		and := p.Word(p.Stmt.Span.Start, "AND")
+		foreign{"&&", dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Postgres), b.OpSpan, replace("write "+and, b.OpSpan, and), check.Certain}.tell(p)
 	}
 }
 
@@ -475,31 +461,4 @@ func foreignJoin(p *check.Pass, j *syntax.Join) {
 	case len(j.Using) > 0:
 		foreign{"USING", dialect.Everywhere &^ dialect.In(dialect.SQLServer), j.Using[0].Span, byHand("write JOIN … ON"), check.Certain}.tell(p)
 	}
-}
-
-func foreignInsert(p *check.Pass, n *syntax.Insert) {
-	switch {
-	case !n.Duplicate.IsEmpty():
-		foreign{"ON DUPLICATE KEY UPDATE", dialect.In(dialect.MySQL, dialect.MariaDB), n.Duplicate, byHand("write ON CONFLICT or MERGE"), check.Certain}.tell(p)
-	case !n.OnConflict.IsEmpty():
-		foreign{"ON CONFLICT", dialect.In(dialect.Postgres, dialect.SQLite), n.OnConflict, byHand("write ON DUPLICATE KEY UPDATE or MERGE"), check.Certain}.tell(p)
-	}
-	if len(n.Set) > 0 {
-		list := n.Set[0].Span().Join(n.Set[len(n.Set)-1].Span())
-		foreign{"INSERT … SET", dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Oracle), list, listed(p, n, list), check.Certain}.tell(p)
-	}
-}
-
-// listed writes INSERT … SET with a list of columns and their values.
-func listed(p *check.Pass, n *syntax.Insert, list text.Span) []check.Mend {
-	var columns, values []string
-	for _, a := range n.Set {
-		if a.Value == nil {
-			return byHand("list the columns, and give their values in VALUES")
-		}
-		columns, values = append(columns, p.Text(a.Target)), append(values, p.Text(a.Value))
-	}
-	set := text.Span{Start: p.EndBefore(list.Start) - text.Pos(len("SET")), End: list.End}
-	return replace("list the columns, and give their values in VALUES", set,
-		fmt.Sprintf("(%s) %s (%s)", strings.Join(columns, ", "), p.Word(set.Start, "VALUES"), strings.Join(values, ", ")))
 }

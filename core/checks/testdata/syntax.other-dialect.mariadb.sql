@@ -16,3 +16,9 @@ SELECT name FROM hives h FOR UPDATE OF h; -- want "syntax.other-dialect"
 SELECT name FROM hives WHERE frame_count = ANY (1, 2); -- want "syntax.other-dialect"
 INSERT INTO queens SET queen_id = 901, name = 'Ada', bred_in = 2020;
 SELECT name FROM hives FOR UPDATE;
+MERGE INTO hives h USING queens q ON h.queen_id = q.queen_id WHEN MATCHED THEN UPDATE SET name = q.name; -- want "syntax.other-dialect"
+SELECT name INTO new_names FROM hives; -- want "syntax.other-dialect"
+SELECT name INTO @first FROM hives ORDER BY name LIMIT 1;
+UPDATE hives SET frame_count = 8 ORDER BY hive_id LIMIT 5;
+DELETE i FROM inspections i WHERE i.inspection_id = 1;
+INSERT INTO swarms DEFAULT VALUES; -- want "name.unknown-table" "syntax.other-dialect"

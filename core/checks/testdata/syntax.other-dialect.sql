@@ -29,3 +29,10 @@ SELECT name FROM hives WHERE frame_count = ANY (1, 2) OR frame_count <> ALL (3, 
 SELECT name FROM hives WHERE frame_count > ALL (1, 2); -- want "syntax.other-dialect"
 SELECT POSITION('a', name) FROM hives; -- want "syntax.other-dialect"
 SELECT POSITION('a' IN name) FROM hives WHERE frame_count = ANY (ARRAY[1, 2]);
+UPDATE hives SET frame_count = 8 WHERE hive_id = 1 LIMIT 5; -- want "syntax.other-dialect"
+UPDATE hives SET frame_count += 1, queen_id -= queen_id - 2 WHERE hive_id = 1; -- want "syntax.other-dialect" "syntax.other-dialect"
+DELETE FROM inspections WHERE inspection_id = 1 ORDER BY inspection_id; -- want "syntax.other-dialect"
+DELETE i FROM inspections i WHERE i.inspection_id = 1; -- want "syntax.other-dialect"
+DELETE FROM inspections, hives WHERE inspections.hive_id = hives.hive_id; -- want "syntax.other-dialect"
+DELETE FROM inspections i USING hives h WHERE i.hive_id = h.hive_id AND h.hive_id = 1;
+(SELECT name FROM hives) INTERSECT ALL (SELECT name FROM queens);
