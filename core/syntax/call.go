@@ -506,7 +506,9 @@ func (p *Parser) convertsBytes() bool {
 
 func (p *Parser) convertUsing(start text.Pos, name Token, x Expr) Expr {
 	p.next()
-	p.path("a character set")
+	if !p.accept(word.Binary) {
+		p.path("a character set")
+	}
 	p.expectKind(RightParen, ")")
 	exprs, idents := p.lists.exprs.Mark(), p.lists.idents.Mark()
 	p.lists.exprs.Push(x)

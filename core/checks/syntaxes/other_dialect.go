@@ -209,7 +209,7 @@ func foreignMinus(p *check.Pass, n *syntax.SetOp) {
 		foreign{p.BriefOf(n.OpSpan), dialect.Everywhere &^ dialect.In(dialect.SQLite, dialect.SQLServer), n.OpSpan,
 			byHand("number the rows that are alike with ROW_NUMBER, and compare without ALL"), check.Certain}.tell(p)
 	}
-	for _, branch := range []syntax.Body{n.Left, n.Right} {
+	for _, branch := range [2]syntax.Body{n.Left, n.Right} {
 		if b, ok := branch.(*syntax.ParenQuery); ok {
 			foreign{"query in parentheses beside " + p.BriefOf(n.OpSpan), dialect.Everywhere &^ dialect.In(dialect.SQLite), b.Span(),
 				byHand("leave the parentheses out, or select from it: SELECT * FROM (…)"), check.Certain}.tell(p)

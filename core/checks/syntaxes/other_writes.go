@@ -42,15 +42,17 @@ func foreignUpdate(p *check.Pass, n *syntax.Update) {
 
 // limited tells ORDER BY, LIMIT and TOP in a write.
 func limited(p *check.Pass, write string, order *syntax.OrderBy, l *syntax.Limit) {
-	mends := byHand("choose the rows by their key, in a subquery")
+	tell := func(what string, has dialect.Set, at text.Span) {
+		foreign{what + " in " + write, has, at, byHand("choose the rows by their key, in a subquery"), check.Certain}.tell(p)
+	}
 	if order != nil {
-		foreign{"ORDER BY in " + write, limitsWrites, order.Span(), mends, check.Certain}.tell(p)
+		tell("ORDER BY", limitsWrites, order.Span())
 	} else if l != nil {
-		first, _, _ := p.FirstTokens(l)
-		if first.Word() == word.Top {
-			foreign{"TOP in " + write, dialect.In(dialect.SQLServer), l.Span(), mends, check.Certain}.tell(p)
-		} else if first.Word() == word.Limit {
-			foreign{"LIMIT in " + write, limitsWrites, l.Span(), mends, check.Certain}.tell(p)
+		switch first, _, _ := p.FirstTokens(l); first.Word() {
+		case word.Top:
+			tell("TOP", dialect.In(dialect.SQLServer), l.Span())
+		case word.Limit:
+			tell("LIMIT", limitsWrites, l.Span())
 		}
 	}
 }

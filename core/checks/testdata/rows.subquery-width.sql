@@ -20,4 +20,4 @@ SELECT name FROM hives WHERE (hive_id, frame_count) = (SELECT 1, 8);
 SELECT name FROM hives WHERE (hive_id, frame_count) BETWEEN (SELECT 1, 8) AND (2, 9);
 VALUES ((SELECT MIN(hive_id), MAX(hive_id) FROM hives)); -- want "rows.subquery-width"
 CREATE VIEW hive_names (hive, kind) AS SELECT name FROM hives; -- want "rows.subquery-width"
-CREATE VIEW hive_names (hive) AS SELECT name, hive_id FROM hives;
+CREATE VIEW named_hives (hive) AS SELECT name, hive_id FROM hives;

@@ -50,7 +50,7 @@ func runInsertGenerated(p *check.Pass, n *syntax.Insert) {
 	}
 	for i, id := range n.Columns {
 		place := t.Column(p.Names.String(id.Sym))
-		if place < 0 || t.Columns[place].Generated == "" || p.Dialect != dialect.SQLite && leavesDefault(n, i) {
+		if place < 0 || t.Columns[place].Generated == "" || p.Dialect != dialect.SQLite && leavesGenerated(p, n, i) {
 			continue
 		}
 		f := generated(p, n, t, &t.Columns[place], id.Span)
@@ -73,7 +73,7 @@ func inOrder(p *check.Pass, n *syntax.Insert, t *schema.Table) {
 	items := values.Rows[0].Items
 	for i := range t.Columns[:min(len(items), len(t.Columns))] {
 		c := &t.Columns[i]
-		if c.Generated == "" || leavesDefault(n, i) {
+		if c.Generated == "" || leavesGenerated(p, n, i) {
 			continue
 		}
 		f := generated(p, n, t, c, items[i].Span())
@@ -84,13 +84,21 @@ func inOrder(p *check.Pass, n *syntax.Insert, t *schema.Table) {
 }
 
 // leavesDefault reports whether every row has DEFAULT for a column of the list.
-func leavesDefault(n *syntax.Insert, column int) bool {
+func leavesDefault(n *syntax.Insert, column int) bool { return allRows(n, column, isDefault) }
+
+// leavesGenerated reports whether every row has for a column what leaves it to the database:
+// DEFAULT, and on MariaDB NULL.
+func leavesGenerated(p *check.Pass, n *syntax.Insert, column int) bool {
+	return allRows(n, column, func(x syntax.Expr) bool { return isDefault(x) || p.Dialect == dialect.MariaDB && isNull(x) })
+}
+
+func allRows(n *syntax.Insert, column int, holds func(syntax.Expr) bool) bool {
 	values, ok := queryValues(n)
 	if !ok {
 		return false
 	}
 	for _, row := range values.Rows {
-		if column >= len(row.Items) || !isDefault(row.Items[column]) {
+		if column >= len(row.Items) || !holds(row.Items[column]) {
 			return false
 		}
 	}
