@@ -110,6 +110,8 @@ const (
 	TargetBehindFrom
 	// EmptySelect: SELECT needs no list.
 	EmptySelect
+	// RowAssignment: SET (a, b) = (1, 2) assigns several columns at once.
+	RowAssignment
 	// TruthIsNumber: a condition is 1 or 0.
 	TruthIsNumber
 	// IntegerDivision: of two integers / gives an integer.
@@ -170,6 +172,7 @@ var features = [...]Set{
 	ImplicitRecursion:    In(SQLite, SQLServer, Oracle),
 	TargetBehindFrom:     In(ANSI, SQLServer),
 	EmptySelect:          In(ANSI, Postgres),
+	RowAssignment:        In(ANSI, Postgres, SQLite, Oracle),
 	TruthIsNumber:        In(MySQL, MariaDB, SQLite),
 	AnyIsNumber:          In(MySQL, MariaDB),
 	IntegerDivision:      In(ANSI, Postgres, SQLite, SQLServer),

@@ -34,11 +34,12 @@ const (
 
 // ends tells what a statement does with the changes since the last COMMIT.
 func ends(statement string) ending {
-	first, _, _ := strings.Cut(statement[:min(len(statement), 20)], " ")
-	switch strings.ToLower(first) {
-	case "commit":
+	words := strings.Fields(strings.ToLower(statement[:min(len(statement), 20)]))
+	switch {
+	case len(words) == 0:
+	case words[0] == "commit":
 		return commits
-	case "rollback", "abort":
+	case words[0] == "rollback", words[0] == "abort":
 		return undoes
 	}
 	return goesOn

@@ -61,9 +61,13 @@ func tellNoRowCount(p *check.Pass, l *syntax.Limit, x syntax.Expr) bool {
 	if what == "" || !refusedBy.Has(p.Dialect) {
 		return false
 	}
+	verdicts := check.Everywhere(check.Fine).But(check.Refused, refusedBy)
+	if _, negative := x.(*syntax.Unary); negative {
+		verdicts = verdicts.But(check.Wrong, dialect.In(dialect.Oracle)) // which takes it for none; SQLite for no limit
+	}
 	p.Report(check.Finding{
 		Span: x.Span(), Context: l.Span(), Certainty: check.Certain,
-		Verdicts: check.Everywhere(check.Fine).But(check.Refused, refusedBy),
+		Verdicts: verdicts,
 		Message:  fmt.Sprintf("the row limit takes no %s", what),
 		Why:      "It says how many rows, before any of them is read.",
 		Mends:    []check.Mend{{Title: "give a number, or a parameter", Effect: check.ByHand}},

@@ -296,7 +296,7 @@ func foreignLimit(p *check.Pass, q *syntax.Query) {
 	switch {
 	case l == nil || l.Span().IsEmpty():
 	case !l.ByLimit:
-		foreignFetch(p, l)
+		foreignFetch(p, q, l)
 	case hasLimit.Has(p.Dialect):
 		foreignComma(p, l)
 	default:
@@ -336,7 +336,16 @@ func limitTexts(p *check.Pass, l *syntax.Limit) (count, offset string) {
 	return count, offset
 }
 
-func foreignFetch(p *check.Pass, l *syntax.Limit) {
+func foreignFetch(p *check.Pass, q *syntax.Query, l *syntax.Limit) {
+	others := dialect.Everywhere &^ dialect.In(dialect.SQLServer)
+	switch {
+	case p.Dialect != dialect.SQLServer:
+	case q.OrderBy == nil:
+		foreign{"OFFSET and FETCH without ORDER BY", others, l.Span(), byHand("say in ORDER BY which rows come first"), check.Certain}.tell(p)
+	case l.Offset == nil:
+		foreign{"FETCH without OFFSET", others, l.Span(),
+			[]check.Mend{{Title: "write OFFSET before it", Effect: check.NewRows, Edits: []text.Edit{check.Insert(l.Span().Start, p.Word(l.Span().Start, "OFFSET 0 ROWS")+" ")}}}, check.Certain}.tell(p)
+	}
 	if hasFetch.Has(p.Dialect) || l.Count == nil { // OFFSET alone
 		return
 	}

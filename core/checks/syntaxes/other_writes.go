@@ -26,7 +26,7 @@ func foreignUpdate(p *check.Pass, n *syntax.Update) {
 	for _, a := range n.Set {
 		addsTo(p, a)
 		if row, ok := a.Target.(*syntax.Row); ok {
-			foreign{"assignment of a row", setsRows, row.Span(), byHand("assign each column by itself"), check.Certain}.tell(p)
+			foreign{"assignment of a row", dialect.With(dialect.RowAssignment), row.Span(), byHand("assign each column by itself"), check.Certain}.tell(p)
 		}
 	}
 	if n.From != nil {
@@ -79,9 +79,6 @@ func addsTo(p *check.Pass, a *syntax.Assign) {
 	foreign{sign + "= in SET", dialect.In(dialect.SQLServer), written,
 		replace("write it out", all, fmt.Sprintf(" = %s %s %s", p.Text(a.Target), sign, value)), check.Certain}.tell(p)
 }
-
-// setsRows are the dialects that assign several columns at once: SET (a, b) = (1, 2).
-var setsRows = dialect.In(dialect.Postgres, dialect.SQLite, dialect.Oracle)
 
 // joinedWrite says how a write looks at other tables.
 var joinedWrite = map[dialect.Dialect]string{

@@ -9,3 +9,7 @@ UPDATE hives SET frame_count += 1, queen_id -= 1, keeper_id *= 2, apiary_id |= 3
 DELETE h OUTPUT deleted.name FROM hives AS h WHERE h.frame_count = 0;
 DELETE FROM hives USING queens WHERE hives.queen_id = queens.queen_id; -- want "syntax.other-dialect"
 SELECT name FROM hives EXCEPT ALL SELECT name FROM queens; -- want "syntax.other-dialect"
+SELECT name FROM hives ORDER BY name FETCH FIRST 3 ROWS ONLY; -- want "syntax.other-dialect"
+SELECT name FROM hives OFFSET 0 ROWS FETCH NEXT 3 ROWS ONLY; -- want "syntax.other-dialect"
+SELECT name FROM hives ORDER BY name OFFSET 3 ROWS;
+SELECT name FROM hives ORDER BY name OFFSET 0 ROWS FETCH NEXT 3 ROWS ONLY;

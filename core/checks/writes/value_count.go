@@ -31,7 +31,7 @@ var valueCount = &check.Check{
 		Good: "INSERT INTO queens (queen_id, name, bred_in) SELECT queen_id + 900, name, bred_in FROM queens",
 	}},
 	Needs: check.Text,
-	On:    check.Nodes(runValueCount).And(check.Nodes(runRowCount).With(facts.Several)).And(check.Nodes(runAssignCount).With(facts.Elaborate).In(setsRows)),
+	On:    check.Nodes(runValueCount).And(check.Nodes(runRowCount).With(facts.Several)).And(check.Nodes(runAssignCount).With(facts.Elaborate).In(dialect.With(dialect.RowAssignment))),
 }
 
 // runRowCount holds the rows of VALUES against the first of them.
@@ -96,9 +96,6 @@ func holdAssigned(p *check.Pass, a *syntax.Assign, target *syntax.Row) {
 		})
 	}
 }
-
-// setsRows are the dialects that set several columns at once.
-var setsRows = dialect.In(dialect.ANSI, dialect.Postgres, dialect.SQLite, dialect.Oracle)
 
 func runValueCount(p *check.Pass, insert *syntax.Insert) {
 	if len(insert.Columns) == 0 || insert.Query == nil || len(p.Stmt.Errors) > 0 {
