@@ -122,7 +122,7 @@ func (in *Facts) Width(b syntax.Body) (width int, ok bool) {
 		return in.Width(b.Query.Body)
 	case *syntax.Values:
 		if len(b.Rows) > 0 {
-			return len(b.Rows[0].Items), !slices.ContainsFunc(b.Rows[0].Items, func(x syntax.Expr) bool { return syntax.IsPut(x) || syntax.IsRow(x) })
+			return len(b.Rows[0].Items), !slices.ContainsFunc(b.Rows[0].Items, syntax.IsSeveral)
 		}
 	}
 	return 0, false

@@ -7,15 +7,23 @@ import (
 
 // What statements say that are passed over, by their first words.
 
-// leaves reports whether a statement undoes what stood before it, or goes to another database
-// or schema.
+// firstWord gives the word that a statement begins with, in small letters.
+func firstWord(statement string) string {
+	words := strings.Fields(strings.ToLower(statement[:min(len(statement), 20)]))
+	if len(words) == 0 {
+		return ""
+	}
+	return words[0]
+}
+
+// leaves reports whether a statement goes to another database or schema.
 func leaves(statement string) bool {
 	words := strings.Fields(strings.ToLower(statement[:min(len(statement), 60)]))
 	if len(words) == 0 {
 		return false
 	}
 	switch words[0] {
-	case "rollback", "use", "connect", "abort":
+	case "use", "connect":
 		return true
 	}
 	return (words[0] == "set" || words[0] == "alter") && slices.ContainsFunc(words[1:], func(w string) bool {
@@ -23,31 +31,10 @@ func leaves(statement string) bool {
 	})
 }
 
-// ending is how a statement ends a transaction, or a part of one.
-type ending uint8
-
-const (
-	goesOn ending = iota
-	commits
-	undoes
-)
-
-// ends tells what a statement does with the changes since the last COMMIT.
-func ends(statement string) ending {
-	words := strings.Fields(strings.ToLower(statement[:min(len(statement), 20)]))
-	switch {
-	case len(words) == 0:
-	case words[0] == "commit":
-		return commits
-	case words[0] == "rollback", words[0] == "abort":
-		return undoes
-	}
-	return goesOn
-}
-
 // undo takes back what was done to tables since the last COMMIT, in so far as nothing that
 // it did is certain any more.
 func (a applier) undo() {
+	a.schema.forget()
 	for _, c := range a.schema.changed {
 		if t := a.schema.Table(c.qualifier, c.name); t != nil {
 			a.leaveOpen(t)

@@ -217,17 +217,17 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 			return x
 		}
 	}
-	if stops[p.word]&notName != 0 && next != Dot && !p.isFreeOperand() && !(next == LeftParen && (p.atAny(word.Values, word.Update) || p.isFunctionWord(p.word))) {
+	if stops[p.word]&notName != 0 && next != Dot && !p.isFreeOperand() && !(next == LeftParen && (p.atAny(word.Values, word.Update) || p.isFunctionWord())) {
 		p.fail("an expression")
 		return p.badExpr(start)
 	}
 	return p.nameOrCall(start)
 }
 
-// isFunctionWord reports whether an operator's word is the name of a function, too: PostgreSQL
+// isFunctionWord reports whether the operator's word at hand is the name of a function, too: PostgreSQL
 // reserves it but for these ("SQL Key Words"), SQLite works the operator out by it ("LIKE").
-func (p *Parser) isFunctionWord(w word.Word) bool {
-	switch w {
+func (p *Parser) isFunctionWord() bool {
+	switch p.word {
 	case word.Is, word.Join:
 		return p.dialect == dialect.Postgres
 	case word.Like:

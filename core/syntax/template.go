@@ -153,6 +153,9 @@ func IsRow(x Expr) bool {
 	return false
 }
 
+// IsSeveral reports whether an element of a list of values may stand for several.
+func IsSeveral(x Expr) bool { return IsPut(x) || IsRow(x) }
+
 // isPutIn reports whether a placeholder is one whose text the client or a template puts in,
 // and not a value that is handed over.
 func (p *Parser) isPutIn() bool {

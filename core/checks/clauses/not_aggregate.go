@@ -34,11 +34,15 @@ var notAggregate = &check.Check{
 		Bad:     "SELECT UPPER(name) OVER (ORDER BY name) FROM hives",
 		Good:    "SELECT UPPER(name) FROM hives",
 	}},
-	On: check.Windows(runNotAggregate).And(check.Distincts(runNotAggregate)),
+	On: check.Distincts(runNotAggregate).And(check.Windows(func(p *check.Pass, c *syntax.Call) {
+		if !c.Distinct { // else it was looked at for that
+			runNotAggregate(p, c)
+		}
+	})),
 }
 
 func runNotAggregate(p *check.Pass, c *syntax.Call) {
-	if !c.Distinct && c.Filter == nil && c.Over == nil || len(c.Name) != 1 || c.Name[0].Quoted || len(p.Stmt.Errors) > 0 {
+	if len(c.Name) != 1 || c.Name[0].Quoted || len(p.Stmt.Errors) > 0 {
 		return
 	}
 	f := p.Function(c)

@@ -55,7 +55,6 @@ const (
 // edge is a bound as written; negative tells that its offset is.
 type edge struct {
 	at       bound
-	span     text.Span
 	negative bool
 }
 
@@ -148,7 +147,7 @@ func frameOf(p *check.Pass, w *syntax.Window) (unit word.Word, start, end edge, 
 		if begun.Span.IsEmpty() {
 			begun = t
 		}
-		e := edge{span: begun.Span.Join(t.Span), negative: begun.Kind == syntax.Minus}
+		e := edge{negative: begun.Kind == syntax.Minus}
 		unbounded := begun.Word() == word.Unbounded
 		switch t.Word() {
 		case word.Row:

@@ -131,7 +131,7 @@ func tellCount(p *check.Pass, insert *syntax.Insert, at text.Span, given int, wh
 }
 
 // isSeveral reports whether a value of VALUES may stand for several.
-func isSeveral(x syntax.Expr) bool { return isOpen(x) || syntax.IsRow(x) }
+func isSeveral(x syntax.Expr) bool { return isOpen(x) || syntax.IsSeveral(x) }
 
 // isOpen reports whether what stands in the place of a value is not known.
 func isOpen(x syntax.Expr) bool {
