@@ -384,11 +384,11 @@ func passedOver(p review.Passed) string {
 		parts = append(parts, fmt.Sprintf("%s of kinds that are not reviewed (%s)", Count(total, "statement"), strings.Join(kinds, ", ")))
 	}
 	if p.Bodies > 0 {
-		bodies := "1 body of a routine"
+		bodies := "1 body of a routine that was"
 		if p.Bodies > 1 {
-			bodies = text.Thousands(p.Bodies) + " bodies of routines"
+			bodies = text.Thousands(p.Bodies) + " bodies of routines that were"
 		}
-		parts = append(parts, bodies+" in another language")
+		parts = append(parts, bodies+" not read")
 	}
 	if p.Templates > 0 {
 		parts = append(parts, Count(p.Templates, "statement")+" of which a template puts in more than names and values")

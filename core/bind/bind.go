@@ -366,9 +366,17 @@ func (b *Binder) insert(n *syntax.Insert, outer *Scope, ctes *cteScope) {
 	c := b.open(n, around, ctes)
 	b.info.places[n.ID()] = int32(s.Index + 1)
 	b.table(n.Table, c)
-	b.add(c, b.source(nil, syntax.Ident{Sym: b.excluded}), nil)
+	given := syntax.Ident{Sym: b.excluded}
+	if !n.RowAlias.IsZero() {
+		given = n.RowAlias
+	}
+	b.add(c, b.source(nil, given), nil)
 	for _, a := range n.Conflict {
 		b.queriesIn(a.Target, c)
+		if len(n.RowColumns) > 0 {
+			b.expr(a.Value, b.all(c, inSelect))
+			continue
+		}
 		b.qualifiedOnly(a.Value, c)
 	}
 	if n.Where != nil {
@@ -453,6 +461,11 @@ func (b *Binder) visit(n syntax.Node, at *standing) {
 			for _, a := range n.Args[1:] {
 				b.visit(a, at)
 			}
+			return
+		}
+		if len(n.Args) == 3 && b.info.Dialect == dialect.Oracle && b.info.FunctionName(n) == "vector_distance" { // whose last argument says how
+			b.visit(n.Args[0], at)
+			b.visit(n.Args[1], at)
 			return
 		}
 		if namesNoColumn(b.info.FunctionName(n)) {

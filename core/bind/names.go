@@ -214,7 +214,7 @@ func (b *Binder) isSystemColumn(sym syntax.Sym) bool {
 	case dialect.SQLite:
 		return name == "rowid" || name == "oid" || name == "_rowid_"
 	case dialect.Oracle:
-		return name == "rowid" || name == "ora_rowscn" || name == "column_value" || name == "object_value"
+		return name == "rowid" || name == "ora_rowscn" || strings.HasPrefix(name, "versions_") || name == "column_value" || name == "object_value"
 	case dialect.MySQL, dialect.MariaDB:
 		return name == "row_start" || name == "row_end" || name == "_rowid"
 	case dialect.SQLServer:
@@ -271,7 +271,7 @@ func (b *Binder) resolve(p pending) Use {
 	if u.Status == Resolved || u.Status == Ambiguous {
 		return u
 	}
-	if src, outer := p.scope.source(sym); src != nil && b.info.Dialect.Has(dialect.RowNames) && !(b.info.Dialect == dialect.SQLite && src.Complete) {
+	if src, outer := p.scope.source(sym); src != nil && (b.info.Dialect.Has(dialect.RowNames) && !(b.info.Dialect == dialect.SQLite && src.Complete) || b.isObject(p.name)) {
 		return Use{Status: Builtin, Scope: p.scope, Source: src, Outer: outer}
 	}
 	if !p.name.Parts[0].Quoted && (isBuiltin(word.Word(sym)) || b.isSystemColumn(sym)) {
@@ -298,6 +298,19 @@ func (b *Binder) resolve(p pending) Use {
 		}
 	}
 	return u
+}
+
+// isObject reports whether a name is the argument of Oracle's VALUE or REF, which take a table's alias.
+func (b *Binder) isObject(n *syntax.Name) bool {
+	if b.info.Dialect != dialect.Oracle {
+		return false
+	}
+	c, ok := b.info.Parent(n).(*syntax.Call)
+	if !ok || len(c.Name) > 1 {
+		return false
+	}
+	name := b.info.Names.String(c.Name[0].Sym)
+	return name == "value" || name == "ref"
 }
 
 // isNested reports whether a name is a part of an expression, not an element of a list of its

@@ -120,6 +120,8 @@ func (b *Binder) valueName(i int) syntax.Sym {
 		prefix, first = "column", 1
 	case dialect.MySQL:
 		prefix = "column_"
+	case dialect.Spark:
+		prefix, first = "col", 1
 	default:
 		return 0
 	}

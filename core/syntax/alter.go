@@ -116,6 +116,8 @@ func (p *Parser) altersColumn() bool {
 	switch p.peek(1).Word() {
 	case word.Constraint:
 		return false
+	case word.Check:
+		return !p.dialect.Has(dialect.ExecutedComments)
 	case word.Index, word.Key:
 		return p.peek(2).Word() == word.Set || p.peek(2).Word() == word.Drop || p.peek(2).Word() == word.Type
 	}
@@ -303,7 +305,7 @@ func (p *Parser) alterRename(a *AlterAction) {
 func (p *Parser) alterChange(a *AlterAction) (several bool) {
 	change := p.at(word.Change)
 	p.next()
-	if p.at(word.Partition) {
+	if p.at(word.Partition) || p.dialect == dialect.Oracle && p.atAny(word.Constraint, word.Primary, word.Unique, word.Lob, word.Default) && p.peek(1).Kind != LeftParen {
 		return false
 	}
 	action := ChangeColumn

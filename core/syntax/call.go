@@ -44,15 +44,26 @@ func (p *Parser) call(start text.Pos, name []Ident) Expr {
 	}
 	p.callTail(c)
 	if p.tok.Kind != RightParen && p.hasOwnWords(c) {
-		for p.tok.Kind != RightParen && !p.atEnd() {
-			p.skipOne()
-		}
+		p.passArguments()
 	}
 	p.expectKind(RightParen, ") or a comma")
 	p.callSuffix(c)
 	p.needsOver(c)
 	c.node = p.node(start)
 	return c
+}
+
+// passArguments passes over the rest of what stands between the parentheses; the columns that are
+// named there are not known to be used.
+func (p *Parser) passArguments() {
+	start, named := p.start(), false
+	for p.tok.Kind != RightParen && !p.atEnd() {
+		named = named || p.tok.Kind == Dot || p.tok.Kind == LeftParen
+		p.skipOne()
+	}
+	if named {
+		p.opens(p.since(start))
+	}
 }
 
 // hasOwnWords reports whether a function has words of its own between its arguments, which
@@ -64,11 +75,13 @@ func (p *Parser) hasOwnWords(c *Call) bool {
 	}
 	switch p.dialect {
 	case dialect.Oracle:
-		return p.isCallOf(c, "json_object", "json_array", "json_objectagg", "json_arrayagg", "json_value", "json_query", "json_exists", "xmlquery", "xmlexists",
+		return p.isCallOf(c, "json_object", "json_array", "json_objectagg", "json_arrayagg", "json_value", "json_query", "json_exists", "json_serialize", "json_transform", "json_mergepatch", "json_equal", "xmlquery", "xmlexists",
 			"xmlserialize", "xmlcast", "xmlroot", "xmlparse", "to_date", "to_number", "to_timestamp", "to_timestamp_tz", "to_dsinterval", "to_yminterval", "lag", "lead", "listagg")
 	case dialect.SQLServer:
 		return p.isCallOf(c, "json_object", "json_array", "json_objectagg", "json_arrayagg", "parse", "try_parse", "openrowset", "changetable", "containstable",
-			"freetexttable", "openxml")
+			"freetexttable", "openxml", "vector_search")
+	case dialect.Postgres:
+		return p.isCallOf(c, "json_object", "json_array", "json_objectagg", "json_arrayagg", "json_value", "json_query", "json_exists", "json_serialize", "json_scalar", "json")
 	}
 	return false
 }
@@ -146,6 +159,9 @@ func (p *Parser) arguments(c *Call) {
 	}
 	for !p.broken {
 		p.lists.exprs.Push(p.argument(c))
+		for x := p.jsonValue(c); x != nil; x = p.jsonValue(c) {
+			p.lists.exprs.Push(x)
+		}
 		switch {
 		case p.acceptKind(Comma):
 			if p.atAny(word.Nfc, word.Nfd, word.Nfkc, word.Nfkd) && p.peek(1).Kind == RightParen && p.isCallOf(c, "normalize") {
@@ -153,7 +169,7 @@ func (p *Parser) arguments(c *Call) {
 				c.Args = p.lists.exprs.Take(mark)
 				return
 			}
-			if p.xmlOption(c) {
+			if p.xmlOption(c) || p.dialect == dialect.Oracle && p.peek(1).Kind == TextToken && p.tok.Kind == WordToken && p.isCallOf(c, "json_transform") { // SET '$.a' = 1
 				c.Args = p.lists.exprs.Take(mark)
 				return
 			}
@@ -173,6 +189,7 @@ func (p *Parser) arguments(c *Call) {
 				return
 			}
 			p.next()
+		case p.jsonPart(c):
 		default:
 			p.passedBy()
 			if p.atAny(word.Preserve, word.Strip) && p.isCallOf(c, "xmlparse") {
@@ -191,6 +208,9 @@ func (p *Parser) argument(c *Call) Expr {
 	start := p.start()
 	if p.at(word.Variadic) && p.peek(1).Kind != Comma && p.peek(1).Kind != RightParen {
 		p.next()
+	}
+	if p.at(word.Key) {
+		p.jsonKey(c)
 	}
 	next := p.peek(1).Kind
 	if p.atName() && (next == NamedArgument || next == AssignOperator && p.tok.Kind == WordToken) {
@@ -232,7 +252,7 @@ func (p *Parser) takesQuery(name []Ident) bool {
 	if len(name) > 1 || !p.dialect.Has(dialect.KnownKeywordsInCalls) {
 		return true
 	}
-	return word.Word(name[0].Sym) == word.Array
+	return word.Word(name[0].Sym) == word.Array || p.dialect == dialect.Postgres && p.scan.names.String(name[0].Sym) == "json_array"
 }
 
 // misplacedKeyword reports whether a keyword stands between the arguments of a function
@@ -314,7 +334,7 @@ func (p *Parser) callSuffix(c *Call) {
 		case p.atAny(word.Respect, word.Ignore) && p.peek(1).Word() == word.Nulls:
 			p.next()
 			p.next()
-		case p.at(word.From) && (p.peek(1).Word() == word.First || p.peek(1).Word() == word.Last) && p.peek(2).Word() == word.Over:
+		case p.at(word.From) && (p.peek(1).Word() == word.First || p.peek(1).Word() == word.Last) && p.treatsNulls(2):
 			p.next()
 			p.next()
 		case p.at(word.Against) && p.peek(1).Kind == LeftParen:
@@ -327,6 +347,14 @@ func (p *Parser) callSuffix(c *Call) {
 			return
 		}
 	}
+}
+
+// treatsNulls reports whether OVER, or how to take NULLs and OVER, stands at the n-th token from here.
+func (p *Parser) treatsNulls(n int) bool {
+	if w := p.peek(n).Word(); w == word.Respect || w == word.Ignore {
+		n += 2
+	}
+	return p.peek(n).Word() == word.Over
 }
 
 // against reads what MATCH (…) AGAINST ( holds, and its end.

@@ -11,7 +11,7 @@ func (p *Parser) create() Stmt {
 	for {
 		switch p.peek(n).Word() {
 		case word.Or, word.Replace, word.Alter, word.Temporary, word.Temp, word.Global, word.Local, word.Unlogged, word.Unique,
-			word.Fulltext, word.Spatial, word.Clustered, word.Nonclustered, word.Force, word.Recursive, word.Private:
+			word.Fulltext, word.Spatial, word.Vector, word.Clustered, word.Nonclustered, word.Force, word.Recursive, word.Private:
 			n++
 			continue
 		case word.Table:
@@ -152,7 +152,7 @@ func (p *Parser) startsConstraint() bool {
 		return next.Kind != Comma
 	case word.Exclude:
 		return next.Kind == LeftParen || next.Word() == word.Using
-	case word.Fulltext, word.Spatial:
+	case word.Fulltext, word.Spatial, word.Vector:
 		return next.Word() == word.Key || next.Word() == word.Index || p.startsKey()
 	case word.Primary:
 		return next.Word() == word.Key
@@ -284,8 +284,8 @@ func (p *Parser) constraint() *Constraint {
 			}
 		}
 		c.X = p.exprAbove(p.power[dialect.Not])
-	case p.atAny(word.Index, word.Key, word.Fulltext, word.Spatial):
-		c.Type, c.Kept = IndexKey, p.atAny(word.Fulltext, word.Spatial)
+	case p.atAny(word.Index, word.Key, word.Fulltext, word.Spatial, word.Vector):
+		c.Type, c.Kept = IndexKey, p.atAny(word.Fulltext, word.Spatial, word.Vector)
 		p.next()
 		p.keyColumns(c)
 	case p.at(word.Null):
@@ -378,13 +378,30 @@ func (p *Parser) keyColumns(c *Constraint) {
 	if p.tok.Kind == LeftParen {
 		p.next()
 		mark := p.lists.orders.Mark()
-		p.commaList(func() { p.lists.orders.Push(p.keyItem()) })
+		p.commaList(func() {
+			period := p.acceptPeriod()
+			item := p.keyItem()
+			if p.accept(word.Without) {
+				p.expect(word.Overlaps)
+				period = true
+			}
+			if period {
+				c.Type = OtherConstraint // the other columns alone may repeat
+				return
+			}
+			p.lists.orders.Push(item)
+		})
 		c.Columns = p.lists.orders.Take(mark)
 		if p.dialect == dialect.SQLite {
 			p.accept(word.Autoincrement)
 		}
 		p.expectKind(RightParen, ") or a comma")
 	}
+}
+
+// acceptPeriod passes over PERIOD before a span of time in a foreign key (PostgreSQL, "CREATE TABLE").
+func (p *Parser) acceptPeriod() bool {
+	return p.at(word.Period) && p.peek(1).Kind == WordToken && p.accept(word.Period)
 }
 
 // byBeginnings are the dialects whose keys may hold the first letters of a text only.
@@ -412,7 +429,14 @@ func (p *Parser) references(c *Constraint) {
 	p.expect(word.References)
 	c.Table = p.path("a table")
 	if p.tok.Kind == LeftParen {
-		c.References = p.identList()
+		p.next()
+		mark := p.lists.idents.Mark()
+		p.commaList(func() {
+			p.acceptPeriod()
+			p.lists.idents.Push(p.ident("a column name"))
+		})
+		c.References = p.lists.idents.Take(mark)
+		p.expectKind(RightParen, ") or a comma")
 	}
 	for p.atAny(word.On, word.Match, word.Deferrable, word.Initially) || p.at(word.Not) && p.peek(1).Word() == word.Deferrable {
 		switch {
@@ -493,7 +517,7 @@ func (p *Parser) createIndex() Stmt {
 	n := p.slabs.createIndexs.New()
 	for !p.at(word.Index) {
 		n.Unique = n.Unique || p.at(word.Unique)
-		n.Special = n.Special || p.atAny(word.Fulltext, word.Spatial)
+		n.Special = n.Special || p.atAny(word.Fulltext, word.Spatial, word.Vector)
 		p.next()
 	}
 	p.next()

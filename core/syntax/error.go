@@ -237,7 +237,7 @@ func (p *Parser) trailingComma() bool {
 	if p.broken {
 		return false
 	}
-	if p.tok.Kind != RightParen && !p.atEnd() && (stops[p.word]&startsClause == 0 || p.isPlainName()) {
+	if p.tok.Kind != RightParen && !p.atEnd() && (stops[p.word]&startsClause == 0 || p.isPlainName() || p.at(word.Window) && p.peek(1).Kind == LeftParen) {
 		return false
 	}
 	p.errors = append(p.errors, Error{Kind: TrailingCommaError, Span: p.endSpan(), Found: string(p.scan.src[p.tok.Span.Start:p.tok.Span.End])})

@@ -257,6 +257,10 @@ func (p *Parser) predicate(start text.Pos, left Expr, power uint8) Expr {
 	case word.In:
 		class = dialect.InTest
 	case word.Like, word.Ilike, word.Rlike, word.Regexp, word.Glob, word.Match:
+	case word.Likec, word.Like2, word.Like4: // LIKE by another unit of text
+		if p.dialect != dialect.Oracle {
+			return nil
+		}
 	case word.Similar:
 		if next := p.peek(1).Word(); next != word.To && next != word.Similar {
 			return nil
@@ -477,8 +481,13 @@ func (p *Parser) isOther() {
 		word.Dangling, word.Empty, word.Set, word.Object, word.Value, word.Array, word.Scalar, word.Unique, word.Keys) {
 		p.next()
 	}
-	for p.dialect == dialect.Oracle && (p.says(0, "strict") || p.says(0, "lax") || p.at(word.With) && p.peek(2).Word() == word.Keys) { // of IS JSON
+	for p.dialect == dialect.Oracle && (p.says(0, "strict") || p.says(0, "lax")) { // of IS JSON
 		p.next()
+	}
+	if p.atAny(word.With, word.Without) && p.peek(1).Word() == word.Unique { // of IS JSON
+		p.next()
+		p.next()
+		p.accept(word.Keys)
 	}
 	if p.tok.Kind == LeftParen {
 		p.skipParens()

@@ -210,7 +210,7 @@ func (p *Parser) joinOperator() (typ JoinType, natural, ok bool) {
 			}
 			return OuterApply, false, true
 		case word.Inner, word.Outer, word.Asof:
-		case word.Hash, word.Loop, word.Merge: // how SQL Server is to join
+		case word.Hash, word.Loop, word.Merge, word.Remote: // how SQL Server is to join
 			if p.dialect != dialect.SQLServer {
 				p.fail("JOIN")
 				return typ, natural, true
@@ -256,6 +256,8 @@ func (p *Parser) tablePrimary() TableExpr {
 	switch {
 	case p.tok.Kind == LeftParen && p.startsQuery(1) && p.holdsQueryAlone(1):
 		return p.derived(start, lateral)
+	case p.tok.Kind == LeftParen && p.dialect == dialect.SQLServer && p.startsWrite(1):
+		return p.writtenRows(start)
 	case p.tok.Kind == LeftParen:
 		p.next()
 		return p.parenTable(start, p.tableExpr())
@@ -295,7 +297,7 @@ func (p *Parser) tablePrimary() TableExpr {
 	if p.tok.Kind == LeftParen {
 		return p.funcTable(start, lateral, name)
 	}
-	if p.tok.Kind == VariableName && len(name) > 0 {
+	if p.dialect == dialect.Oracle && p.tok.Kind >= Equal && len(name) > 0 || p.tok.Kind == VariableName && len(name) > 0 {
 		if own := name[len(name)-1]; p.remote(name) {
 			f := p.slabs.funcTables.New()
 			if f.As, f.Alias = p.alias(notTableAlias); f.Alias.IsZero() {
@@ -307,6 +309,28 @@ func (p *Parser) tablePrimary() TableExpr {
 	}
 	p.acceptKind(Asterisk)
 	return p.finishTable(start, name)
+}
+
+// startsWrite reports whether a write begins at the n-th token from here.
+func (p *Parser) startsWrite(n int) bool {
+	switch p.peek(n).Word() {
+	case word.Merge, word.Insert, word.Update, word.Delete:
+		return true
+	}
+	return false
+}
+
+// writtenRows passes over a write in FROM, which gives its OUTPUT as a table (Transact-SQL, "FROM",
+// nested DML), and reads the table's name and columns.
+func (p *Parser) writtenRows(start text.Pos) TableExpr {
+	p.skipParens()
+	p.opens(p.since(start))
+	f := p.slabs.funcTables.New()
+	if f.As, f.Alias = p.alias(notTableAlias); p.tok.Kind == LeftParen {
+		f.Columns = p.identList()
+	}
+	f.node = p.node(start)
+	return f
 }
 
 // atForm reports whether a call with a grammar of its own stands where a table may, as
@@ -456,6 +480,14 @@ func (p *Parser) tableSuffix(t *TableRef) {
 			p.next()
 			p.next()
 			p.exprAbove(p.power[dialect.BetweenTest])
+		case p.at(word.Versions) && p.peek(1).Word() == word.Between:
+			p.next()
+			p.next()
+			p.next() // SCN or TIMESTAMP
+			p.versionBound()
+			p.expect(word.And)
+			p.versionBound()
+			t.History = true
 		case p.at(word.Sample) && (p.peek(1).Kind == LeftParen || p.peek(2).Kind == LeftParen):
 			for p.tok.Kind != LeftParen {
 				p.next()
@@ -493,6 +525,15 @@ func (p *Parser) tableSuffix(t *TableRef) {
 			return
 		}
 	}
+}
+
+// versionBound reads an end of VERSIONS BETWEEN … AND ….
+func (p *Parser) versionBound() {
+	if p.atAny(word.Minvalue, word.Maxvalue) {
+		p.next()
+		return
+	}
+	p.exprAbove(p.power[dialect.BetweenTest])
 }
 
 // portion reads FOR PORTION OF period FROM … TO …, which only a write of one
@@ -572,6 +613,11 @@ func (p *Parser) funcTable(start text.Pos, lateral bool, name []Ident) TableExpr
 	mark := p.lists.exprs.Mark()
 	p.lists.exprs.Push(p.tableCall(f, start, name))
 	f.Calls = p.lists.exprs.Take(mark)
+	for p.dialect == dialect.SQLServer && p.acceptKind(Dot) { // OPENDATASOURCE (…).db.dbo.t
+		if p.tok.Kind != Dot {
+			p.partAfterDot()
+		}
+	}
 	if p.at(word.With) && (p.peek(1).Word() == word.Ordinality || p.peek(1).Word() == word.Offset) {
 		p.next()
 		p.next()
@@ -645,29 +691,60 @@ func (p *Parser) tableCall(f *FuncTable, start text.Pos, name []Ident) Expr {
 	if name == nil {
 		return p.primary()
 	}
-	switch word.Word(name[len(name)-1].Sym) {
+	switch last := name[len(name)-1].Sym; word.Word(last) {
 	case word.Xmltable, word.JsonTable:
 		begun := p.i
 		p.expectKind(LeftParen, "(")
+		c := p.slabs.calls.New()
+		c.Name, c.Args = name, p.documents()
+		if p.at(word.Columns) {
+			idents := p.lists.idents.Mark()
+			p.tableColumns()
+			f.Columns, f.Typed = p.lists.idents.Take(idents), true
+		}
 		for p.tok.Kind != RightParen && !p.atEnd() {
-			if p.at(word.Columns) {
-				idents := p.lists.idents.Mark()
-				p.tableColumns()
-				f.Columns, f.Typed = p.lists.idents.Take(idents), true
-				continue
-			}
 			p.skipOne()
 		}
 		p.expectKind(RightParen, ")")
-		if word.Word(name[len(name)-1].Sym) == word.Xmltable {
+		if word.Word(last) == word.Xmltable {
 			p.checkPart("xmltable", begun)
 		}
+		c.node = p.node(start)
+		return c
+	case word.VectorSearch, word.GraphTable:
+		p.skipParens()
+		p.opens(p.since(start)) // it gives names to what it searches
 		c := p.slabs.calls.New()
 		c.Name = name
 		c.node = p.node(start)
 		return c
 	}
 	return p.call(start, name)
+}
+
+// documents reads what JSON_TABLE and XMLTABLE are made of, up to COLUMNS: a document, a path, and
+// what PASSING hands over.
+func (p *Parser) documents() []Expr {
+	mark := p.lists.exprs.Mark()
+	if p.says(0, "xmlnamespaces") && p.peek(1).Kind == LeftParen {
+		p.next()
+		p.skipParens()
+		p.acceptKind(Comma)
+	}
+	p.lists.exprs.Push(p.expr())
+	for p.tok.Kind != RightParen && !p.at(word.Columns) && !p.atEnd() && !p.broken {
+		if !p.acceptKind(Comma) && !p.accept(word.Passing) {
+			p.skipOne() // FORMAT JSON, ERROR ON ERROR
+			continue
+		}
+		p.passedBy()
+		p.lists.exprs.Push(p.expr())
+		if p.accept(word.As) {
+			p.partAfterDot()
+		}
+		p.passedBy()
+	}
+	return p.lists.exprs.Take(mark)
 }
 
 // tableColumns reads COLUMNS or WITH and its list, which XMLTABLE has without parentheses, and

@@ -15,6 +15,8 @@ import (
 type Modes struct {
 	list  string            // of sql_mode; "" for the usual
 	saved map[string]string // lists by the variables that keep them
+	// variables tells that Spark's DECLARE VARIABLE was met: a name may be that of one.
+	variables bool
 }
 
 // mostSaved bounds how many variables that keep modes are remembered.
@@ -33,6 +35,9 @@ func (p *Parser) Resume(m Modes) {
 // setsMode follows SET sql_mode of MySQL and MariaDB ("Server SQL Modes", "SQL_MODE" of their
 // documentation), also behind SESSION, beside other settings, and where a variable keeps it.
 func (p *Parser) setsMode(tokens []Token) {
+	if p.dialect == dialect.Spark && len(tokens) > 1 && tokens[0].word == word.Declare {
+		p.modes.variables = true
+	}
 	if len(tokens) < 4 || tokens[0].word != word.Set || !p.scan.rules.executed {
 		return
 	}

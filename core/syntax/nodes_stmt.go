@@ -26,6 +26,8 @@ type Insert struct {
 	// where they are not written.
 	Duplicate, OnConflict text.Span
 	Conflict              []*Assign // what either of them sets
+	RowAlias              Ident     // of the row to insert, which MySQL's ON DUPLICATE KEY may name
+	RowColumns            []Ident   // its columns, where they are renamed
 	ConflictColumns       []Ident   // of ON CONFLICT (…), nil where more than names stand there
 	Where                 *Where    // of DO UPDATE
 	Returning             []*SelectItem

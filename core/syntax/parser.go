@@ -28,8 +28,8 @@ type Statement struct {
 	// is written twice; the token of a text is what stands between the outer quotes of the
 	// pairs, with the inner ones.
 	InQuotes []text.Span
-	// Open are the parts in which what a template puts in stands where clauses do, so that
-	// there may be more of them, and more tables, than stand there.
+	// Open are the parts in which what a template puts in stands where clauses do, or that were
+	// passed over, so that there may be more clauses, tables and names than are known.
 	Open []text.Span
 	// Lax tells that SET has made the server take values that it would refuse.
 	Lax bool
@@ -170,6 +170,9 @@ func (p *Parser) More() *Statement {
 		span.End = tokens[len(tokens)-1].Span.End
 	}
 	p.tellScanned(tokens)
+	if p.modes.variables {
+		p.opens(span)
+	}
 	p.setsMode(tokens)
 	return p.read(Statement{Node: stmt, Span: span, Tokens: tokens, Comments: p.scan.comments[comments:], Cut: p.broken})
 }

@@ -89,8 +89,14 @@ func (p *Parser) atBrace() bool {
 // braced reads {fn call}, {d '2026-05-01'} and the like.
 func (p *Parser) braced(start text.Pos) Expr {
 	p.next()
+	function := p.says(0, "fn")
 	p.next()
 	x := p.expr()
+	if c, ok := x.(*Call); ok && function { // of the driver, not of the database
+		for i := range c.Name {
+			c.Name[i].Quoted = true
+		}
+	}
 	p.closeBrace()
 	n := p.slabs.parens.Next()
 	*n = Paren{node: p.node(start), X: x}
@@ -155,6 +161,10 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 		}
 	case word.Case:
 		return p.caseExpr(start)
+	case word.Json:
+		if p.dialect == dialect.Oracle && (next == LeftBracket || next == Stray) {
+			return p.jsonText(start)
+		}
 	case word.Cast, word.TryCast, word.TryConvert, word.Convert:
 		if next == LeftParen {
 			return p.castCall(start)
@@ -572,7 +582,7 @@ func (p *Parser) nameOrCall(start text.Pos) Expr {
 	}
 	n := p.slabs.names.Next()
 	*n = Name{node: p.node(start), Parts: parts}
-	if p.tok.Kind == TextToken && (len(parts) == 1 || p.isSystemSchema(parts[0])) && !p.dialectTextAlias() {
+	if p.tok.Kind == TextToken && (len(parts) == 1 || p.isSystemSchema(parts[0])) && (!p.dialectTextAlias() || p.dialect == dialect.Spark && p.isZoneless(parts[0])) {
 		t := p.slabs.typeNames.Next()
 		*t = TypeName{node: n.node, Parts: parts}
 		valueStart := p.start()
@@ -583,6 +593,13 @@ func (p *Parser) nameOrCall(start text.Pos) Expr {
 		return x
 	}
 	return n
+}
+
+// isZoneless reports whether a name is that of a type of times of Spark's, whose literals it begins
+// (its "Literals").
+func (p *Parser) isZoneless(id Ident) bool {
+	name := p.scan.names.String(id.Sym)
+	return name == "timestamp_ntz" || name == "timestamp_ltz"
 }
 
 // isSystemSchema reports whether a name can only be that of PostgreSQL's own schema.
@@ -619,6 +636,20 @@ func (p *Parser) postfix(start text.Pos, x Expr) Expr {
 			*n = Cast{node: p.node(start), X: x, Type: t}
 			x = n
 		case LeftBracket:
+			x = p.subscript(start, x)
+		case Placeholder, TemplateMark:
+			if p.dialect != dialect.Spark || p.tok.Span.Start != p.last || p.scan.src[p.last] != ':' {
+				return x
+			}
+			n := p.slabs.fields.New() // of a document
+			n.X, n.Name = x, p.behindColon()
+			n.node = p.node(start)
+			x = n
+		case Colon:
+			if p.dialect != dialect.Spark || p.peek(1).Kind != LeftBracket { // a path into a document
+				return x
+			}
+			p.next()
 			x = p.subscript(start, x)
 		case Dot:
 			if x.Kind() == KindLiteral && !p.dialect.Has(dialect.TextNames) {

@@ -266,7 +266,7 @@ func (p *Parser) with() *With {
 	p.next()
 	recursive := p.accept(word.Recursive)
 	mark := p.lists.ctes.Mark()
-	if !p.xmlNamespaces() {
+	if !p.xmlNamespaces() && !p.localRoutines() {
 		p.commaList(func() { p.lists.ctes.Push(p.cte(recursive)) })
 	}
 	w := p.slabs.withs.Next()
@@ -285,6 +285,35 @@ func (p *Parser) xmlNamespaces() bool {
 	return !p.acceptKind(Comma)
 }
 
+// localRoutines passes over the functions and procedures that Oracle lets WITH declare ("SELECT",
+// "plsql_declarations"), and reports whether nothing follows them in the list of WITH.
+func (p *Parser) localRoutines() bool {
+	found := false
+	for p.dialect == dialect.Oracle && p.atAny(word.Function, word.Procedure) && p.peek(1).Kind == WordToken && p.peek(1).Word() != word.As {
+		found, p.bodyUnread = true, true
+		for depth := 0; p.tok.Kind != EOF; {
+			ends := p.at(word.End)
+			switch {
+			case ends:
+				depth--
+			case p.atAny(word.Begin, word.Case, word.If, word.Loop):
+				depth++
+			}
+			if p.next(); ends && p.atAny(word.Case, word.If, word.Loop) {
+				p.next()
+			}
+			if ends && depth == 0 {
+				break
+			}
+		}
+		if p.tok.Kind == WordToken || p.tok.Kind == QuotedName { // the name once more
+			p.next()
+		}
+		p.expectKind(Semicolon, "a semicolon")
+	}
+	return found && p.startsQuery(0)
+}
+
 // cte reads name [(columns)] AS [[NOT] MATERIALIZED] (statement).
 //
 //	cte = name [ "(" names ")" ] AS [ [ NOT ] MATERIALIZED ] "(" ( query | insert | update | delete ) ")" …
@@ -294,6 +323,11 @@ func (p *Parser) cte(recursive bool) *CTE {
 	c.Name = p.ident("a name for the common table expression")
 	if p.tok.Kind == LeftParen {
 		c.Columns = p.identList()
+	}
+	if p.dialect == dialect.Spark && p.says(0, "max") { // MAX RECURSION LEVEL n
+		for !p.at(word.As) && !p.atEnd() {
+			p.next()
+		}
 	}
 	p.expect(word.As)
 	if p.at(word.Not) {

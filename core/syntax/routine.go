@@ -486,7 +486,13 @@ func (p *Parser) beginsTransaction() bool {
 	case word.Transaction, word.Tran, word.Work, word.Isolation, word.Read, word.Deferred, word.Immediate, word.Exclusive, word.Distributed:
 		return true
 	}
-	return next.Kind == Semicolon || next.Kind == EOF || next.Kind == BatchEnd
+	return next.Kind == Semicolon || next.Kind == EOF || next.Kind == BatchEnd || p.talks(1)
+}
+
+// talks reports whether the n-th token from here makes of BEGIN or END a statement of SQL Server's
+// conversations, and no block ("BEGIN DIALOG CONVERSATION", "BEGIN CONVERSATION TIMER", "END CONVERSATION").
+func (p *Parser) talks(n int) bool {
+	return p.dialect == dialect.SQLServer && (p.says(n, "dialog") || p.says(n, "conversation"))
 }
 
 // block reads BEGIN … [EXCEPTION WHEN … THEN …] END [name].

@@ -130,6 +130,13 @@ func (p *Parser) selectItem() *SelectItem {
 		p.next()
 		p.skipParens()
 	}
+	if p.dialect == dialect.Spark && (p.at(word.Using) || p.at(word.Row) && p.peek(1).Word() == word.Format) { // TRANSFORM (…) USING '…' AS (…)
+		from := p.start()
+		for !p.atEnd() && p.tok.Kind != RightParen && !p.at(word.From) {
+			p.skipOne()
+		}
+		p.opens(p.since(from))
+	}
 	if star, ok := item.X.(*Star); ok && (p.at(word.As) || len(star.Qualifier) > 0 && p.tok.Kind == TextToken) {
 		p.fail("a comma or FROM: * cannot have a name")
 	}
@@ -220,10 +227,12 @@ func (p *Parser) selectClause(s *Select) bool {
 			return false
 		}
 		s.Reshaped = true
+		start := p.start()
 		for !p.atEnd() && p.tok.Kind != RightParen && !(p.at(word.Order) && p.peek(1).Word() == word.By) &&
 			!p.atAny(word.Union, word.Minus, word.Intersect, word.Fetch) {
 			p.skipOne()
 		}
+		p.opens(p.since(start)) // it names columns
 	default:
 		return false
 	}
@@ -431,10 +440,6 @@ func (p *Parser) orderItem() *OrderItem {
 		p.next()
 		p.next()
 	}
-	if p.at(word.Without) {
-		p.next()
-		p.expect(word.Overlaps)
-	}
 	switch {
 	case p.accept(word.Desc):
 		n.Desc = true
@@ -490,6 +495,9 @@ func (p *Parser) limit(l *Limit) *Limit {
 			p.fail("ROWS")
 		}
 	case p.accept(word.Fetch):
+		if p.dialect == dialect.Oracle && (p.says(0, "approx") || p.says(0, "approximate") || p.says(0, "exact")) { // of a search by vectors
+			p.next()
+		}
 		if !p.accept(word.First) {
 			p.accept(word.Next)
 		}
@@ -505,6 +513,11 @@ func (p *Parser) limit(l *Limit) *Limit {
 			l.Loose = true
 		} else {
 			p.expect(word.Only)
+		}
+		if p.dialect == dialect.Oracle && p.at(word.With) && p.says(1, "target") { // WITH TARGET ACCURACY 90
+			for !p.atEnd() && p.tok.Kind != RightParen {
+				p.skipOne()
+			}
 		}
 	}
 	l.node = p.node(start)

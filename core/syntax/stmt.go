@@ -129,7 +129,7 @@ func (p *Parser) anyStatement() Stmt {
 		if n := p.cursorQuery(); n > 0 {
 			return p.inner(start, n)
 		}
-		if p.dialect.Has(dialect.BlockStatements) && !p.beginsTransaction() {
+		if (p.dialect.Has(dialect.BlockStatements) || p.dialect == dialect.Spark && p.at(word.Begin)) && !p.beginsTransaction() {
 			return p.anonymousBlock(start)
 		}
 	}
@@ -171,6 +171,10 @@ func (p *Parser) withStmt() Stmt {
 		return p.logged(p.delete(with))
 	case word.Merge:
 		return p.logged(p.merge(with))
+	case word.From:
+		if p.dialect == dialect.Spark { // which may put FROM first
+			return p.passOver()
+		}
 	}
 	q := p.slabs.querys.New()
 	q.With = with
@@ -208,6 +212,9 @@ func (p *Parser) passOver() Stmt {
 // nil where there is none.
 func (p *Parser) wrapped(start text.Pos) Stmt {
 	n := 1
+	if p.at(word.Analyze) && (p.peek(1).Word() == word.Table || p.peek(2).Word() == word.Table) { // … UPDATE HISTOGRAM
+		return nil
+	}
 	for ; p.peek(n).Kind == WordToken || p.peek(n).Kind == Equal || p.peek(n).Kind == TextToken; n++ {
 		switch p.peek(n).Word() {
 		case word.Select, word.Insert, word.Update, word.Delete, word.With, word.Replace, word.Merge, word.Values:

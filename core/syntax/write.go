@@ -122,7 +122,14 @@ func (p *Parser) nowhere(pass func()) *TableRef {
 // remote passes over the database link of Oracle behind a table's name, and reports whether one
 // stands there: the table is that of another database, of which nothing is known here.
 func (p *Parser) remote(name []Ident) bool {
-	if p.dialect != dialect.Oracle || p.tok.Kind != VariableName || p.tok.Span.Start != p.last || len(name) == 0 {
+	if p.dialect != dialect.Oracle || p.tok.Span.IsEmpty() || p.scan.src[p.tok.Span.Start] != '@' || p.tok.Span.Start != p.last || len(name) == 0 {
+		return false
+	}
+	switch {
+	case p.tok.Kind == VariableName:
+	case p.peek(1).Kind == QuotedName && p.tok.Span.Len() == 1:
+		p.next()
+	default:
 		return false
 	}
 	last := &name[len(name)-1]
@@ -218,7 +225,7 @@ func (p *Parser) insertTarget() *TableRef {
 		}
 		p.skipParens()
 	}
-	if p.at(word.As) {
+	if p.at(word.As) || p.dialect == dialect.Oracle {
 		t.As, t.Alias = p.alias(notTableAlias)
 	}
 	t.node = p.node(start)
@@ -256,10 +263,10 @@ func (p *Parser) insertColumns() []Ident {
 
 // conflict reads ON CONFLICT … and ON DUPLICATE KEY UPDATE ….
 func (p *Parser) conflict(n *Insert) {
-	if p.at(word.As) { // MySQL's row alias
-		p.alias(notTableAlias)
+	if p.at(word.As) {
+		_, n.RowAlias = p.alias(notTableAlias)
 		if p.tok.Kind == LeftParen {
-			p.skipParens()
+			n.RowColumns = p.identList()
 		}
 	}
 	for p.at(word.On) {
@@ -357,7 +364,13 @@ func (p *Parser) assigns() []*Assign {
 // returning reads RETURNING … and OUTPUT … [INTO …].
 func (p *Parser) returning() []*SelectItem {
 	p.next()
-	items := p.selectItems()
+	if p.at(word.With) && p.peek(1).Kind == LeftParen && p.dialect.Has(dialect.DollarQuotes) { // (OLD AS a, NEW AS b)
+		start := p.start()
+		p.next()
+		p.skipParens()
+		p.opens(p.since(start))
+	}
+	items := p.returned()
 	if p.at(word.Bulk) && p.says(1, "collect") {
 		p.next()
 		p.next()
@@ -369,6 +382,21 @@ func (p *Parser) returning() []*SelectItem {
 		}
 	}
 	return items
+}
+
+// returned reads the list of RETURNING, in which Oracle may say OLD or NEW before a column.
+func (p *Parser) returned() []*SelectItem {
+	if p.dialect != dialect.Oracle {
+		return p.selectItems()
+	}
+	mark := p.lists.items.Mark()
+	p.commaList(func() {
+		if (p.says(0, "old") || p.says(0, "new")) && p.peek(1).Kind == WordToken && stops[p.peek(1).Word()]&notOutputAlias == 0 {
+			p.next()
+		}
+		p.lists.items.Push(p.selectItem())
+	})
+	return p.lists.items.Take(mark)
 }
 
 // update reads UPDATE.

@@ -123,6 +123,8 @@ func namesItself(p *check.Pass, item *syntax.SelectItem, named bool) bool {
 		return column && p.Dialect == dialect.Postgres // it keeps the column's name
 	case *syntax.Subquery:
 		return !named
+	case *syntax.Binary:
+		return x.Op == syntax.OpAssign // for what it does
 	case *syntax.Call:
 		return x.Star && p.FunctionName(x) != "count"
 	}

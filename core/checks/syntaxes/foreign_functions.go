@@ -150,7 +150,8 @@ func gatherFunctions() map[string]foreignFunction {
 		{inPostgres | inSpark, ofCalls, "array_agg"},
 		{inSpark, ofCalls, "collect_list collect_set regexp_extract get_json_object percentile_approx monotonically_increasing_id"},
 
-		{inMySQL, ofJSON, "json_unquote json_contains json_length json_merge_patch"},
+		{inMySQL, ofJSON, "json_unquote json_length json_merge_patch"},
+		{inMySQL | inServer, ofJSON, "json_contains"},
 		{inMySQL | inSQLite, ofJSON, "json_extract"},
 		{inPostgres, ofJSON, "jsonb_build_object json_build_object jsonb_agg json_agg row_to_json to_jsonb json_object_agg jsonb_object_agg"},
 		{inSQLite, ofJSON, "json_group_array json_group_object"},
@@ -180,7 +181,7 @@ func foreignCalls() check.Hooks {
 }
 
 func foreignCall(p *check.Pass, c *syntax.Call) {
-	if len(c.Name) != 1 || p.Schema.HasRoutine(p.FunctionName(c)) {
+	if len(c.Name) != 1 || c.Name[0].Quoted || p.Schema.HasRoutine(p.FunctionName(c)) {
 		return
 	}
 	f := foreignFunctions[p.FunctionName(c)]

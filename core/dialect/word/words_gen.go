@@ -329,6 +329,7 @@ const (
 	Grant
 	Granted
 	Grants
+	GraphTable
 	Greatest
 	Group
 	Grouping
@@ -437,6 +438,9 @@ const (
 	Less
 	Level
 	Like
+	Like2
+	Like4
+	Likec
 	Limit
 	Linear
 	Lineno
@@ -445,6 +449,7 @@ const (
 	Listagg
 	Listen
 	Load
+	Lob
 	Local
 	Localtime
 	Localtimestamp
@@ -729,6 +734,7 @@ const (
 	Reload
 	Rem
 	Remark
+	Remote
 	Remove
 	Rename
 	Reorganize
@@ -996,9 +1002,12 @@ const (
 	Variables
 	Variadic
 	Varying
+	Vector
+	VectorSearch
 	Verbose
 	Version
 	Versioning
+	Versions
 	Via
 	View
 	Views
@@ -1374,6 +1383,7 @@ var names = [Total]string{
 	Grant:                     "GRANT",
 	Granted:                   "GRANTED",
 	Grants:                    "GRANTS",
+	GraphTable:                "GRAPH_TABLE",
 	Greatest:                  "GREATEST",
 	Group:                     "GROUP",
 	Grouping:                  "GROUPING",
@@ -1482,6 +1492,9 @@ var names = [Total]string{
 	Less:                      "LESS",
 	Level:                     "LEVEL",
 	Like:                      "LIKE",
+	Like2:                     "LIKE2",
+	Like4:                     "LIKE4",
+	Likec:                     "LIKEC",
 	Limit:                     "LIMIT",
 	Linear:                    "LINEAR",
 	Lineno:                    "LINENO",
@@ -1490,6 +1503,7 @@ var names = [Total]string{
 	Listagg:                   "LISTAGG",
 	Listen:                    "LISTEN",
 	Load:                      "LOAD",
+	Lob:                       "LOB",
 	Local:                     "LOCAL",
 	Localtime:                 "LOCALTIME",
 	Localtimestamp:            "LOCALTIMESTAMP",
@@ -1774,6 +1788,7 @@ var names = [Total]string{
 	Reload:                    "RELOAD",
 	Rem:                       "REM",
 	Remark:                    "REMARK",
+	Remote:                    "REMOTE",
 	Remove:                    "REMOVE",
 	Rename:                    "RENAME",
 	Reorganize:                "REORGANIZE",
@@ -2041,9 +2056,12 @@ var names = [Total]string{
 	Variables:                 "VARIABLES",
 	Variadic:                  "VARIADIC",
 	Varying:                   "VARYING",
+	Vector:                    "VECTOR",
+	VectorSearch:              "VECTOR_SEARCH",
 	Verbose:                   "VERBOSE",
 	Version:                   "VERSION",
 	Versioning:                "VERSIONING",
+	Versions:                  "VERSIONS",
 	Via:                       "VIA",
 	View:                      "VIEW",
 	Views:                     "VIEWS",
@@ -2416,6 +2434,7 @@ var lower = [Total]string{
 	Grant:                     "grant",
 	Granted:                   "granted",
 	Grants:                    "grants",
+	GraphTable:                "graph_table",
 	Greatest:                  "greatest",
 	Group:                     "group",
 	Grouping:                  "grouping",
@@ -2524,6 +2543,9 @@ var lower = [Total]string{
 	Less:                      "less",
 	Level:                     "level",
 	Like:                      "like",
+	Like2:                     "like2",
+	Like4:                     "like4",
+	Likec:                     "likec",
 	Limit:                     "limit",
 	Linear:                    "linear",
 	Lineno:                    "lineno",
@@ -2532,6 +2554,7 @@ var lower = [Total]string{
 	Listagg:                   "listagg",
 	Listen:                    "listen",
 	Load:                      "load",
+	Lob:                       "lob",
 	Local:                     "local",
 	Localtime:                 "localtime",
 	Localtimestamp:            "localtimestamp",
@@ -2816,6 +2839,7 @@ var lower = [Total]string{
 	Reload:                    "reload",
 	Rem:                       "rem",
 	Remark:                    "remark",
+	Remote:                    "remote",
 	Remove:                    "remove",
 	Rename:                    "rename",
 	Reorganize:                "reorganize",
@@ -3083,9 +3107,12 @@ var lower = [Total]string{
 	Variables:                 "variables",
 	Variadic:                  "variadic",
 	Varying:                   "varying",
+	Vector:                    "vector",
+	VectorSearch:              "vector_search",
 	Verbose:                   "verbose",
 	Version:                   "version",
 	Versioning:                "versioning",
+	Versions:                  "versions",
 	Via:                       "via",
 	View:                      "view",
 	Views:                     "views",

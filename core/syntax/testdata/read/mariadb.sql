@@ -45,3 +45,5 @@ SELECT 3 --2;
 SELECT name FROM hives WHERE hive_id = #{id} AND season = ${season};
 SELECT hive_id, \
   name FROM hives;
+CREATE TABLE swarms (id INT, v VECTOR(3) NOT NULL, VECTOR INDEX (v) M=6 DISTANCE=cosine, d1 DATE, d2 DATE, PERIOD FOR season (d1, d2), UNIQUE (id, season WITHOUT OVERLAPS));
+ANALYZE TABLE hives PERSISTENT FOR COLUMNS (name) INDEXES ();

@@ -57,3 +57,10 @@ CREATE FUNCTION strict() RETURNS void AS $$
 BEGIN
   PERFORM 1;
 END $$ LANGUAGE plpgsql;
+SELECT JSON_QUERY(remark::jsonb, '$.a' WITH CONDITIONAL WRAPPER), JSON_VALUE(remark::jsonb, '$.a' PASSING temper AS t RETURNING integer DEFAULT 0 ON ERROR), JSON_EXISTS(remark::jsonb, '$.a' ERROR ON ERROR) FROM inspections;
+SELECT JSON_OBJECT('a': 1, 'b': name ABSENT ON NULL WITH UNIQUE KEYS), JSON_OBJECT('a' VALUE hive_id FORMAT JSON), JSON_ARRAY(1, name NULL ON NULL), JSON_ARRAY(SELECT name FROM hives), JSON_ARRAYAGG(name ORDER BY name), JSON_OBJECTAGG(name : hive_id), JSON_SERIALIZE('{}' RETURNING bytea) FROM hives GROUP BY hive_id, name;
+SELECT remark IS JSON OBJECT WITH UNIQUE KEYS, remark IS NOT JSON WITHOUT UNIQUE FROM inspections;
+UPDATE sales SET jars = 1 RETURNING WITH (OLD AS was, NEW AS is_now) was.jars, is_now.jars;
+CREATE TABLE stands (hive_id int, during daterange, PRIMARY KEY (hive_id, during WITHOUT OVERLAPS));
+CREATE TABLE stays (hive_id int, during daterange, FOREIGN KEY (hive_id, PERIOD during) REFERENCES stands (hive_id, PERIOD during));
+SELECT j.* FROM inspections i, JSON_TABLE(i.remark::jsonb, '$[*]' PASSING i.temper AS t COLUMNS (n FOR ORDINALITY, a integer PATH '$.a' DEFAULT 0 ON EMPTY)) j;

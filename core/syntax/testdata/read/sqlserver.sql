@@ -224,3 +224,13 @@ SELECT value, name, type, status, date, time, text, level, language, source, tar
 CREATE TABLE dbo.t (id int IDENTITY(1, 1) NOT NULL CONSTRAINT pk PRIMARY KEY CLUSTERED WITH (FILLFACTOR = 80) ON [PRIMARY], a varchar(max) COLLATE Latin1_General_CI_AS SPARSE NULL, b AS (id * 2) PERSISTED NOT NULL, c datetime2(3) GENERATED ALWAYS AS ROW START HIDDEN NOT NULL, d datetime2 GENERATED ALWAYS AS ROW END NOT NULL, PERIOD FOR SYSTEM_TIME (c, d), e uniqueidentifier ROWGUIDCOL DEFAULT NEWSEQUENTIALID(), f int MASKED WITH (FUNCTION = 'default()') CHECK (f > 0), g dbo.mytype, h xml(CONTENT dbo.xs), INDEX ix NONCLUSTERED (a) INCLUDE (b) WHERE a IS NOT NULL, CONSTRAINT fk FOREIGN KEY (f) REFERENCES dbo.u (id) ON DELETE CASCADE NOT FOR REPLICATION, UNIQUE NONCLUSTERED (a DESC, b ASC) WITH (PAD_INDEX = ON) ON fg) ON ps (id) TEXTIMAGE_ON [PRIMARY] WITH (SYSTEM_VERSIONING = ON (HISTORY_TABLE = dbo.h), DATA_COMPRESSION = PAGE);
 SELECT @x = name, @y += 1, @z -= frame_count FROM hives;
 WITH XMLNAMESPACES ('bees' AS n), r AS (SELECT name FROM hives) SELECT name FROM r FOR XML RAW;
+MERGE INTO hives AS t USING (SELECT 1 AS id) AS s ON t.hive_id = s.id WHEN MATCHED THEN DELETE OUTPUT $action, deleted.hive_id OPTION (LOOP JOIN);
+INSERT INTO keepers (keeper_id, name) SELECT a, b FROM (MERGE hives AS t USING queens AS s ON t.queen_id = s.queen_id WHEN MATCHED THEN UPDATE SET name = s.name OUTPUT $action, inserted.hive_id, inserted.name) AS x (act, a, b) WHERE act = 'UPDATE';
+SELECT t.name FROM OPENDATASOURCE('SQLNCLI', 'x').bees.dbo.hives AS t JOIN OPENDATASOURCE('SQLNCLI', 'x').bees..queens AS q ON q.queen_id = t.queen_id;
+SELECT h.name FROM hives AS h INNER REMOTE JOIN queens AS q ON q.queen_id = h.queen_id;
+SELECT s.distance FROM VECTOR_SEARCH(TABLE = hives AS t, COLUMN = v, SIMILAR_TO = @q, METRIC = 'cosine', TOP_N = 5) AS s;
+SELECT JSON_OBJECT('a': 1, 'b':h.name NULL ON NULL), {fn NOW()}, JSON_OBJECTAGG(h.name: h.hive_id) FROM hives AS h GROUP BY h.name;
+BEGIN DIALOG CONVERSATION @h FROM SERVICE a TO SERVICE 'b' ON CONTRACT c WITH ENCRYPTION = OFF;
+SEND ON CONVERSATION @h MESSAGE TYPE m (@x);
+IF @h IS NOT NULL BEGIN END CONVERSATION @h; END
+BEGIN CONVERSATION TIMER (@h) TIMEOUT = 5;
