@@ -305,7 +305,7 @@ func (p *Parser) alterRename(a *AlterAction) {
 func (p *Parser) alterChange(a *AlterAction) (several bool) {
 	change := p.at(word.Change)
 	p.next()
-	if p.at(word.Partition) || p.dialect == dialect.Oracle && p.atAny(word.Constraint, word.Primary, word.Unique, word.Lob, word.Default) && p.peek(1).Kind != LeftParen {
+	if p.at(word.Partition) || p.dialect == dialect.Oracle && (p.atAny(word.Constraint, word.Primary, word.Unique, word.Default) && p.peek(1).Kind != LeftParen || p.at(word.Lob) && p.peek(1).Kind == LeftParen) {
 		return false
 	}
 	action := ChangeColumn

@@ -79,7 +79,7 @@ func (p *Parser) hasOwnWords(c *Call) bool {
 			"xmlserialize", "xmlcast", "xmlroot", "xmlparse", "to_date", "to_number", "to_timestamp", "to_timestamp_tz", "to_dsinterval", "to_yminterval", "lag", "lead", "listagg")
 	case dialect.SQLServer:
 		return p.isCallOf(c, "json_object", "json_array", "json_objectagg", "json_arrayagg", "parse", "try_parse", "openrowset", "changetable", "containstable",
-			"freetexttable", "openxml", "vector_search")
+			"freetexttable", "openxml", "contains", "freetext")
 	case dialect.Postgres:
 		return p.isCallOf(c, "json_object", "json_array", "json_objectagg", "json_arrayagg", "json_value", "json_query", "json_exists", "json_serialize", "json_scalar", "json")
 	}
@@ -169,7 +169,7 @@ func (p *Parser) arguments(c *Call) {
 				c.Args = p.lists.exprs.Take(mark)
 				return
 			}
-			if p.xmlOption(c) || p.dialect == dialect.Oracle && p.peek(1).Kind == TextToken && p.tok.Kind == WordToken && p.isCallOf(c, "json_transform") { // SET '$.a' = 1
+			if p.xmlOption(c) || p.endsValues(c) {
 				c.Args = p.lists.exprs.Take(mark)
 				return
 			}
@@ -201,6 +201,19 @@ func (p *Parser) arguments(c *Call) {
 		}
 	}
 	c.Args = p.lists.exprs.Take(mark)
+}
+
+// endsValues reports whether words follow that are no values: of JSON_TRANSFORM of Oracle what it does,
+// as SET '$.a' = 1, and of FREETEXT of SQL Server LANGUAGE 1033.
+func (p *Parser) endsValues(c *Call) bool {
+	if p.tok.Kind != WordToken {
+		return false
+	}
+	switch next := p.peek(1).Kind; next {
+	case TextToken, NumberToken, VariableName:
+		return p.dialect == dialect.Oracle && p.isCallOf(c, "json_transform") || p.dialect == dialect.SQLServer && p.at(word.Language)
+	}
+	return false
 }
 
 // argument reads one argument: an expression, name => expression, or a lambda.
@@ -469,7 +482,7 @@ func (p *Parser) frameBound() {
 // and a value, of a value and a type, of a value USING a character set.
 func (p *Parser) castCall(start text.Pos) Expr {
 	convert, try := p.atAny(word.Convert, word.TryConvert), p.atAny(word.TryCast, word.TryConvert)
-	if convert && p.dialect == dialect.Postgres && p.convertsBytes() {
+	if convert && (p.dialect == dialect.Postgres && p.convertsBytes() || p.dialect == dialect.Oracle) { // of character sets
 		return p.nameOrCall(start)
 	}
 	name := p.tok

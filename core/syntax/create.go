@@ -541,7 +541,7 @@ func (p *Parser) createIndex() Stmt {
 	mark := p.lists.orders.Mark()
 	p.commaList(func() {
 		item := p.keyItem()
-		for p.tok.Kind == WordToken || p.tok.Kind == QuotedName && p.dialect.Has(dialect.DollarQuotes) { // an operator class
+		for p.tok.Kind == WordToken || p.tok.Kind == NumberToken && p.lastWord() == word.Language || p.tok.Kind == QuotedName && p.dialect.Has(dialect.DollarQuotes) { // an operator class
 			p.next()
 			for p.acceptKind(Dot) {
 				p.partAfterDot()

@@ -478,7 +478,7 @@ func (p *Parser) generalIs(n *Is) {
 // isOther passes over the words of IS JSON OBJECT, IS NFC NORMALIZED, IS OF (…).
 func (p *Parser) isOther() {
 	for p.atAny(word.Json, word.Normalized, word.Document, word.Nfc, word.Nfd, word.Nfkc, word.Nfkd, word.Of,
-		word.Dangling, word.Empty, word.Set, word.Object, word.Value, word.Array, word.Scalar, word.Unique, word.Keys) {
+		word.Dangling, word.Empty, word.Set, word.Type, word.Object, word.Value, word.Array, word.Scalar, word.Unique, word.Keys) {
 		p.next()
 	}
 	for p.dialect == dialect.Oracle && (p.says(0, "strict") || p.says(0, "lax")) { // of IS JSON

@@ -294,7 +294,7 @@ func (p *Parser) tablePrimary() TableExpr {
 		return p.funcTable(start, lateral, nil)
 	}
 	name := p.tablePath()
-	if p.tok.Kind == LeftParen {
+	if p.tok.Kind == LeftParen && !p.atHints() {
 		return p.funcTable(start, lateral, name)
 	}
 	if p.dialect == dialect.Oracle && p.tok.Kind >= Equal && len(name) > 0 || p.tok.Kind == VariableName && len(name) > 0 {
@@ -451,7 +451,7 @@ func (p *Parser) finishTable(start text.Pos, name []Ident) *TableRef {
 		p.next() // which says AS there
 	}
 	t.As, t.Alias = p.alias(notTableAlias)
-	if !t.Alias.IsZero() && p.tok.Kind == LeftParen && p.peek(1).Kind != NumberToken {
+	if !t.Alias.IsZero() && p.tok.Kind == LeftParen && p.peek(1).Kind != NumberToken && !p.atHints() {
 		t.Columns = p.identList()
 	}
 	p.tableSuffix(t)
@@ -461,6 +461,9 @@ func (p *Parser) finishTable(start text.Pos, name []Ident) *TableRef {
 
 // tableSuffix passes over sampling, hints, partitions and time travel.
 func (p *Parser) tableSuffix(t *TableRef) {
+	if p.atHints() {
+		p.skipParens()
+	}
 	for p.word != word.NoWord {
 		switch {
 		case p.at(word.Indexed) && p.peek(1).Word() == word.By:
@@ -517,6 +520,9 @@ func (p *Parser) tableSuffix(t *TableRef) {
 		case p.at(word.For) && p.peek(1).Word() == word.SystemTime:
 			p.timeTravel(t)
 			t.History = true
+		case p.at(word.For) && p.dialect == dialect.SQLServer && p.says(1, "path"): // of a graph
+			p.next()
+			p.next()
 		case p.at(word.Partition) && p.peek(1).Word() == word.By && p.dialect == dialect.Oracle: // of a partitioned outer join
 			p.next()
 			p.next()
@@ -534,6 +540,23 @@ func (p *Parser) versionBound() {
 		return
 	}
 	p.exprAbove(p.power[dialect.BetweenTest])
+}
+
+// atHints reports whether hints for a table stand here in parentheses without WITH, as SQL Server still
+// takes them (Transact-SQL, "Table hints").
+func (p *Parser) atHints() bool {
+	if p.tok.Kind != LeftParen || p.dialect != dialect.SQLServer {
+		return false
+	}
+	if p.peek(1).Word() == word.Index {
+		return true
+	}
+	switch p.scan.names.String(p.peek(1).Sym) {
+	case "nolock", "readuncommitted", "updlock", "holdlock", "readpast", "rowlock", "tablock", "tablockx", "xlock", "paglock", "serializable",
+		"readcommitted", "readcommittedlock", "repeatableread", "noexpand", "forceseek", "forcescan", "nowait", "snapshot", "fastfirstrow":
+		return p.peek(2).Kind == RightParen || p.peek(2).Kind == Comma
+	}
+	return false
 }
 
 // portion reads FOR PORTION OF period FROM … TO …, which only a write of one
@@ -627,6 +650,9 @@ func (p *Parser) funcTable(start text.Pos, lateral bool, name []Ident) TableExpr
 		idents := p.lists.idents.Mark()
 		p.tableColumns()
 		f.Columns, f.Typed = p.lists.idents.Take(idents), true
+	}
+	if p.dialect == dialect.Oracle && p.tok.Kind == LeftParen && p.peek(1).Kind == Plus { // TABLE (…) (+)
+		p.skipParens()
 	}
 	if p.at(word.As) && p.peek(1).Kind == LeftParen {
 		p.next()

@@ -40,10 +40,7 @@ func (p *Parser) merge(with *With) Stmt {
 	if p.at(word.Log) { // Oracle's LOG ERRORS …
 		p.skipToEnd()
 	}
-	if p.at(word.Option) {
-		p.next()
-		p.skipParens()
-	}
+	p.queryOptions()
 	m.node = p.node(start)
 	return m
 }

@@ -196,6 +196,14 @@ func (p *Parser) wordPrimary(start text.Pos) Expr {
 			return p.call(start, name)
 		}
 	case word.Match:
+		if p.dialect == dialect.SQLServer && next == LeftParen { // of a graph
+			p.next()
+			p.skipParens()
+			p.opens(p.since(start))
+			n := p.slabs.params.New()
+			n.node = p.node(start)
+			return n
+		}
 		if next == WordToken && stops[p.peek(1).Word()]&(notName|noAlias|infixWord) == 0 || next == QuotedName {
 			return p.bareMatch(start)
 		}

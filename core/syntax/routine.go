@@ -501,7 +501,9 @@ func (p *Parser) block() []Stmt {
 	if p.at(word.Not) && p.peek(1).Word() == word.Atomic {
 		p.next()
 	}
-	p.accept(word.Atomic)
+	if p.accept(word.Atomic) && p.dialect == dialect.SQLServer && p.accept(word.With) { // its options
+		p.skipParens()
+	}
 	inner := p.atAny(word.Try, word.Catch)
 	if inner {
 		p.next()
@@ -672,9 +674,12 @@ func (p *Parser) forStmt(c *Control) {
 func (p *Parser) declare() []Stmt {
 	p.next()
 	mark := p.lists.stmts.Mark()
-	plain := p.quoted || p.isPL()
 	p.declaredNames()
-	for p.tok.Kind != EOF && p.tok.Kind != BatchEnd && !p.broken && (plain || p.tok.Kind != Semicolon) {
+	if p.isPL() && !p.quoted {
+		p.declaredBlocks(word.NoWord)
+		return p.lists.stmts.Take(mark)
+	}
+	for p.tok.Kind != EOF && p.tok.Kind != BatchEnd && !p.broken && (p.quoted || p.tok.Kind != Semicolon) {
 		switch {
 		case p.at(word.Handler):
 			for !p.atEnd() && !p.at(word.For) {
@@ -695,10 +700,10 @@ func (p *Parser) declare() []Stmt {
 		case p.at(word.For) && p.dialect.Has(dialect.ExecutedComments) && p.peek(2).Kind == WordToken:
 			p.next()
 			p.fail("a query")
-		case plain && p.at(word.Begin):
+		case p.quoted && p.at(word.Begin):
 			p.bodyStmt()
 			return p.lists.stmts.Take(mark)
-		case plain && p.tokenBefore().Kind == Semicolon:
+		case p.quoted && p.tokenBefore().Kind == Semicolon:
 			p.declaredNames()
 		case p.dialect.Has(dialect.BatchLines) && p.startsAnother():
 			return p.lists.stmts.Take(mark)

@@ -439,12 +439,16 @@ func (p *Parser) update(with *With) Stmt {
 	}
 	n.Where, n.OrderBy = p.whereAndOrder()
 	n.Limit, n.Returning = p.limitAndReturning(n.Limit, n.Returning)
-	if p.at(word.Option) {
-		p.next()
-		p.skipParens()
-	}
+	p.queryOptions()
 	n.node = p.node(start)
 	return n
+}
+
+// queryOptions passes over OPTION (…), which says how SQL Server is to run a statement.
+func (p *Parser) queryOptions() {
+	if p.accept(word.Option) {
+		p.skipParens()
+	}
 }
 
 // whereAndOrder reads which rows UPDATE and DELETE change, and in which order.
@@ -532,6 +536,7 @@ func (p *Parser) delete(with *With) Stmt {
 	}
 	n.Where, n.OrderBy = p.whereAndOrder()
 	n.Limit, n.Returning = p.limitAndReturning(n.Limit, n.Returning)
+	p.queryOptions()
 	n.node = p.node(start)
 	return n
 }

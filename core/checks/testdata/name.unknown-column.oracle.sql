@@ -1,0 +1,19 @@
+-- dialect: oracle
+-- checks: name.unknown-column
+
+-- MODEL gives names of its own, and so do passed-over parts of JSON functions
+SELECT hive_id, y, kg FROM harvests MODEL PARTITION BY (hive_id) DIMENSION BY (harvest_id AS y) MEASURES (weight_kg AS kg) RULES (kg[5] = kg[4] * 1.1);
+
+-- an alias is the argument of VALUE and REF, and of nothing else
+SELECT VALUE(h), REF(h) FROM hives h;
+SELECT UPPER(h) FROM hives h; -- want "name.unknown-column"
+
+-- how vectors are compared is a word
+SELECT name FROM hives ORDER BY VECTOR_DISTANCE(name, colour, COSINE); -- want "name.unknown-column"
+
+-- columns of the versions of a row
+SELECT versions_xid, versions_operation, name FROM hives VERSIONS BETWEEN SCN MINVALUE AND MAXVALUE;
+
+-- pairs of JSON are read
+SELECT JSON_OBJECT('a' : h.name, 'b' VALUE h.colour) FROM hives h; -- want "name.unknown-column"
+SELECT JSON_OBJECT('a':h.name, 'b':h.colour) FROM hives h; -- want "name.unknown-column"
