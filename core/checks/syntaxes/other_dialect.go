@@ -56,6 +56,7 @@ var otherDialect = &check.Check{
 		check.Operators(ownOperator, syntax.OpOther).In(dialect.In(dialect.Postgres))).And(
 		check.Operators(foreignAnd, syntax.OpOther).In(dialect.In(dialect.SQLite, dialect.SQLServer, dialect.Oracle))).And(
 		foreignCalls()).And(
+		check.Nodes(foreignTypeName).In(named &^ inSQLite)).And(
 		check.Nodes(foreignMark).In(named)).And(
 		check.Nodes(foreignJoin).In(named)).And(
 		check.Nodes(foreignInsert).In(named)).And(

@@ -2,7 +2,8 @@
 -- checks: name.unknown-column, name.unknown-alias
 
 -- the row to insert has a name, and its columns may have
-INSERT INTO keepers (keeper_id, name, joined_on) VALUES (1, 'Ash', '2026-01-01') AS fresh ON DUPLICATE KEY UPDATE name = fresh.name;
-INSERT INTO keepers (keeper_id, name, joined_on) VALUES (1, 'Ash', '2026-01-01') AS fresh (a, b, c) ON DUPLICATE KEY UPDATE name = b, joined_on = fresh.c;
-INSERT INTO keepers (keeper_id, name, joined_on) VALUES (1, 'Ash', '2026-01-01') AS fresh ON DUPLICATE KEY UPDATE name = old_name; -- want "name.unknown-column"
-INSERT INTO keepers (keeper_id, name, joined_on) VALUES (1, 'Ash', '2026-01-01') AS fresh ON DUPLICATE KEY UPDATE name = other.name; -- want "name.unknown-alias"
+CREATE TABLE swarms (swarm_id int PRIMARY KEY, place varchar(40), caught date);
+INSERT INTO swarms VALUES (1, 'Ash', '2026-01-01') AS fresh ON DUPLICATE KEY UPDATE place = fresh.place;
+INSERT INTO swarms VALUES (1, 'Ash', '2026-01-01') AS fresh (a, b, c) ON DUPLICATE KEY UPDATE place = b, caught = fresh.c;
+INSERT INTO swarms VALUES (1, 'Ash', '2026-01-01') AS fresh ON DUPLICATE KEY UPDATE place = old_place; -- want "name.unknown-column"
+INSERT INTO swarms VALUES (1, 'Ash', '2026-01-01') AS fresh ON DUPLICATE KEY UPDATE place = other.place; -- want "name.unknown-alias"
