@@ -51,6 +51,7 @@ func twoKeysInTable(p *check.Pass, n *syntax.CreateTable) {
 		case c.Type != syntax.PrimaryKey:
 		case first == nil:
 			first, of = c, column
+		case p.Dialect == dialect.MariaDB && d != nil && of == column: // PRIMARY KEY PRIMARY KEY
 		default:
 			f := check.Finding{
 				Span: c.Span(), Certainty: check.Certain,
@@ -122,25 +123,36 @@ var columnTwice = &check.Check{
 		},
 	}},
 	On: check.Nodes(func(p *check.Pass, c *syntax.Constraint) {
-		if c.Type != syntax.PrimaryKey && c.Type != syntax.UniqueKey || !p.Tells(c) || len(c.Columns) > mostKeyed {
-			return
+		if c.Type == syntax.PrimaryKey || c.Type == syntax.UniqueKey || c.Type == syntax.IndexKey && twiceInIndex.Has(p.Dialect) {
+			tellColumnTwice(p, c, "the key", c.Columns)
 		}
-		ids := keyColumns(p, c)
-		for i, id := range ids {
-			for _, earlier := range ids[:i] {
-				if earlier.Sym == id.Sym {
-					p.Report(check.Finding{
-						Span: id.Span, Context: c.Span(), Certainty: check.Certain,
-						Message: fmt.Sprintf("the key lists %s twice", p.Ident(id)),
-						Why:     "Once is enough, unless another column was meant.",
-						Related: []check.Related{{Span: earlier.Span, Message: "the first time"}},
-						Mends:   []check.Mend{{Title: "drop it, or name the other column", Effect: check.ByHand}},
-					})
-					return
-				}
+	}).And(check.Nodes(func(p *check.Pass, n *syntax.CreateIndex) {
+		tellColumnTwice(p, n, "the index", n.Items)
+	}).In(twiceInIndex)),
+}
+
+// twiceInIndex are the dialects that refuse a column twice in an index that is no key.
+var twiceInIndex = dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLServer, dialect.Oracle)
+
+func tellColumnTwice(p *check.Pass, n syntax.Node, what string, items []*syntax.OrderItem) {
+	if !p.Tells(n) || len(items) > mostKeyed {
+		return
+	}
+	ids := listedColumns(p, items)
+	for i, id := range ids {
+		for _, earlier := range ids[:i] {
+			if earlier.Sym == id.Sym {
+				p.Report(check.Finding{
+					Span: id.Span, Context: n.Span(), Certainty: check.Certain,
+					Message: fmt.Sprintf("%s lists %s twice", what, p.Ident(id)),
+					Why:     "Once is enough, unless another column was meant.",
+					Related: []check.Related{{Span: earlier.Span, Message: "the first time"}},
+					Mends:   []check.Mend{{Title: "drop it, or name the other column", Effect: check.ByHand}},
+				})
+				return
 			}
 		}
-	}),
+	}
 }
 
 // mostKeyed bounds the keys whose columns are compared with each other; no database takes as

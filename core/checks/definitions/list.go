@@ -6,6 +6,6 @@ import "justlens/core/check"
 
 // Checks is the family's list.
 var Checks = []*check.Check{
-	unknownColumn, alreadyThere, beyondRow, defaultColumn, changingValue, generatedChain,
+	unknownColumn, alreadyThere, beyondRow, defaultColumn, changingValue, generatedChain, saidTwice,
 	twoPrimaryKeys, columnTwice, foreignKey, setNull, nullDefault, numberedKey, keyLength,
 }

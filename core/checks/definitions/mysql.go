@@ -6,6 +6,7 @@ import (
 
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -57,6 +58,10 @@ func runNumberedKey(p *check.Pass, n *syntax.CreateTable) {
 		}
 		f := check.Finding{Span: at, Context: c.Span(), Certainty: check.Certain}
 		switch {
+		case c.Type != nil && notNumbered(p, c.Type):
+			f.Message = fmt.Sprintf("%s is numbered by the database, and is %s", p.Ident(c.Name), p.Brief(c.Type))
+			f.Why = "It numbers columns of whole numbers, and of floating ones."
+			f.Mends = []check.Mend{{Title: "make it an integer, or fill it otherwise", Effect: check.ByHand}}
 		case first != nil:
 			f.Message = fmt.Sprintf("%s is a second column that the database numbers", p.Ident(c.Name))
 			f.Why = "It numbers one column of a table."
@@ -75,6 +80,15 @@ func runNumberedKey(p *check.Pass, n *syntax.CreateTable) {
 			p.Report(f)
 		}
 	}
+}
+
+// notNumbered reports whether MySQL and MariaDB count up no column of a type ("AUTO_INCREMENT").
+func notNumbered(p *check.Pass, t *syntax.TypeName) bool {
+	switch p.Schema.TypeOf(t, p.Src, p.Dialect).Class {
+	case class.Text, class.Date, class.Time, class.Timestamp, class.Decimal:
+		return true
+	}
+	return false
 }
 
 func hasPrimaryKey(n *syntax.CreateTable) (has bool) {

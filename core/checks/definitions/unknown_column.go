@@ -109,8 +109,13 @@ func keyColumns(p *check.Pass, c *syntax.Constraint) []syntax.Ident {
 	default:
 		return nil
 	}
+	return listedColumns(p, c.Columns)
+}
+
+// listedColumns gives the columns that a key or an index lists by their bare names.
+func listedColumns(p *check.Pass, items []*syntax.OrderItem) []syntax.Ident {
 	var out []syntax.Ident
-	for _, item := range c.Columns {
+	for _, item := range items {
 		name, ok := syntax.Unparen(item.X).(*syntax.Name)
 		if ok && len(name.Parts) == 1 && name.Parts[0].Sym != 0 && p.Src[name.Parts[0].Span.Start] != '$' {
 			out = append(out, name.Parts[0])

@@ -9,6 +9,7 @@ import (
 	"justlens/core/dialect/class"
 	"justlens/core/facts"
 	"justlens/core/reason"
+	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -42,6 +43,11 @@ var bareColumn = &check.Check{
 		check.Nodes(func(p *check.Pass, h *syntax.Having) { bareCondition(p, h.Cond) })).And(
 		check.Nodes(func(p *check.Pass, q *syntax.Qualify) { bareCondition(p, q.Cond) })).And(
 		check.Nodes(func(p *check.Pass, j *syntax.Join) { bareCondition(p, j.On) })).And(
+		check.Nodes(func(p *check.Pass, c *syntax.Constraint) {
+			if c.Type == syntax.CheckKey {
+				bareCheck(p, c.X)
+			}
+		})).And(
 		check.Aggregates(func(p *check.Pass, c *syntax.Call) {
 			if c.Filter != nil {
 				bareCondition(p, c.Filter)
@@ -82,7 +88,27 @@ func bareCondition(p *check.Pass, x syntax.Expr) {
 		mustBeTruth(p, syntax.Unparen(x))
 		return
 	}
-	t := p.Type(name)
+	valueAsCondition(p, name, p.Type(name))
+}
+
+// bareCheck is bareCondition for CHECK, whose columns may be those of the table that is being made.
+func bareCheck(p *check.Pass, x syntax.Expr) {
+	name, ok := syntax.Unparen(x).(*syntax.Name)
+	table, made := p.Nearest(x, syntax.Kinds(syntax.KindCreateTable)).(*syntax.CreateTable)
+	if !ok || !made {
+		bareCondition(p, x)
+		return
+	}
+	for _, c := range table.Columns {
+		if c.Name.Sym == name.Last().Sym && c.Type != nil && p.Tells(c) {
+			valueAsCondition(p, name, p.Schema.TypeOf(c.Type, p.Src, p.Dialect))
+			return
+		}
+	}
+}
+
+// valueAsCondition reports a column of numbers or texts that stands as a condition.
+func valueAsCondition(p *check.Pass, name *syntax.Name, t schema.Type) {
 	f := check.Finding{Span: name.Span(), Certainty: check.Certain, Why: "Compare it with something; a value by itself is no condition here."}
 	switch t.Class {
 	case class.Integer, class.Decimal, class.Float:

@@ -35,7 +35,7 @@ var notAllowed = &check.Check{
 		Bad:  "SELECT hive_id FROM inspections WHERE temper = 0",
 		Near: []string{"SELECT hive_id FROM inspections WHERE temper = 1", "SELECT hive_id FROM inspections WHERE temper <> 0"},
 	}},
-	On: check.Kinds(runNotAllowed, syntax.KindAssign, syntax.KindInsert, syntax.KindIn).
+	On: check.Kinds(runNotAllowed, syntax.KindAssign, syntax.KindInsert, syntax.KindIn, syntax.KindColumnDef).
 		And(check.Operators(runNotAllowedSide, syntax.OpEqual).With(facts.LiteralSide)),
 }
 
@@ -71,6 +71,14 @@ func runNotAllowed(p *check.Pass, n syntax.Node) {
 					}
 				}
 			}
+		}
+	case *syntax.ColumnDef:
+		lit := literalDefault(n)
+		if lit == nil || !p.Tells(n) {
+			return
+		}
+		if t := p.Schema.TypeOf(n.Type, p.Src, p.Dialect); t.Values != nil {
+			allowed{p: p, column: &schema.Column{Name: p.Ident(n.Name), Type: t}}.judge(lit, true)
 		}
 	case *syntax.In:
 		l, ok := compared(p, n.X)

@@ -40,7 +40,7 @@ var outOfRange = &check.Check{
 		Bad:     "SELECT name FROM queens WHERE colour = 'yellow and white'",
 		Near:    []string{"SELECT name FROM queens WHERE colour IN ('white', 'yellow')"},
 	}},
-	On: check.Kinds(runOutOfRange, syntax.KindAssign, syntax.KindInsert, syntax.KindIn).
+	On: check.Kinds(runOutOfRange, syntax.KindAssign, syntax.KindInsert, syntax.KindIn, syntax.KindColumnDef).
 		And(check.Operators(runLongEquality, syntax.OpEqual).With(facts.TextSide)).
 		In(dialect.Everywhere &^ dialect.In(dialect.SQLite, dialect.ANSI)),
 }
@@ -53,6 +53,10 @@ func runOutOfRange(p *check.Pass, n syntax.Node) {
 		}
 	case *syntax.Insert:
 		insertedFit(p, n)
+	case *syntax.ColumnDef:
+		if lit := literalDefault(n); lit != nil {
+			mustFit(p, &schema.Column{Name: p.Ident(n.Name), Type: p.Schema.TypeOf(n.Type, p.Src, p.Dialect)}, lit, true)
+		}
 	case *syntax.In:
 		for _, x := range n.List {
 			if equalsTooLong(p, n.X, x) {
@@ -60,6 +64,16 @@ func runOutOfRange(p *check.Pass, n syntax.Node) {
 			}
 		}
 	}
+}
+
+// literalDefault gives the default of a column where it is a literal and its type is written, else nil.
+func literalDefault(c *syntax.ColumnDef) *syntax.Literal {
+	for _, con := range c.Constraints {
+		if lit, ok := con.X.(*syntax.Literal); ok && con.Type == syntax.DefaultValue && c.Type != nil {
+			return lit
+		}
+	}
+	return nil
 }
 
 func insertedFit(p *check.Pass, n *syntax.Insert) {
@@ -140,6 +154,9 @@ func mustFit(p *check.Pass, c *schema.Column, n *syntax.Literal, written bool) b
 	case p.Dialect == dialect.MySQL || p.Dialect == dialect.MariaDB:
 		f.Certainty = check.Likely
 		f.Why = fmt.Sprintf("%s refuses it in its default mode, and cuts it where that is switched off.", p.Dialect.Title())
+	case p.Parent(n).Kind() == syntax.KindConstraint: // a default, which the others try with the first row
+		f.Verdicts = check.Everywhere(check.Unclear).But(check.Refused, mysqls).But(check.Fine, dialect.In(dialect.SQLite))
+		f.Why = "Each row that is to take the default is refused."
 	default:
 		f.Why = "The value is not cut; the statement stops with an error."
 	}
