@@ -162,6 +162,9 @@ func (p *Pass) Report(f Finding) {
 	if f.Consequence == Refused && p.Database != Known {
 		f.Certainty = min(f.Certainty, p.Database.atMost(&f.Verdicts))
 	}
+	if f.Consequence == Refused && p.isReadLater() {
+		f.Certainty = min(f.Certainty, Likely)
+	}
 	if len(p.Stmt.Open) > 0 && p.Check.hangsOnClauses() && slices.ContainsFunc(p.Stmt.Open, func(s text.Span) bool { return s.Contains(f.Span) }) {
 		f.Certainty = Possible
 	}
@@ -173,6 +176,19 @@ func (p *Pass) Report(f Finding) {
 		p.doubleQuotes(&f)
 	}
 	p.Found(f)
+}
+
+// isReadLater reports whether the database takes the statement as it is written, and refuses what it
+// names and means when it is first used: SQLite does with views and triggers.
+func (p *Pass) isReadLater() bool {
+	if p.Dialect != dialect.SQLite || p.Check.Family() == "syntax" {
+		return false
+	}
+	switch p.Stmt.Node.Kind() {
+	case syntax.KindCreateView, syntax.KindRoutine:
+		return true
+	}
+	return false
 }
 
 // Wants reports whether findings of a certainty are wanted.
