@@ -24,7 +24,7 @@ func (p *Parser) primary() Expr {
 			p.fail("text of hexadecimal digits")
 		}
 		p.next()
-		for p.tok.Kind == TextToken && (p.scan.rules.pipesOr || p.startsLine()) {
+		for p.tok.Kind == TextToken && (p.scan.rules.pipesOr || p.dialect == dialect.Spark || p.startsLine()) {
 			p.next()
 		}
 		p.acceptUescape()

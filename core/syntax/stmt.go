@@ -136,7 +136,7 @@ func (p *Parser) anyStatement() Stmt {
 	if p.tok.Kind == LeftParen && p.startsQuery(1) {
 		return p.selectStmt()
 	}
-	if p.tok.Kind == Stray || p.unknownStart() && !(p.dialect == dialect.Spark && (p.says(0, "msck") || p.says(0, "uncache"))) {
+	if p.tok.Kind == Stray || p.unknownStart() && !(p.dialect == dialect.Spark && (p.says(0, "msck") || p.says(0, "uncache") || p.says(0, "fsck") || p.says(0, "generate"))) {
 		return p.noStatement()
 	}
 	return p.other()

@@ -114,3 +114,6 @@ WITH RECURSIVE line (n) MAX RECURSION LEVEL 100 AS (SELECT 1 UNION ALL SELECT n 
 WITH h AS (SELECT 1 AS n) FROM h SELECT n;
 SELECT name, window(moved_on, '1 day').start, window FROM hives;
 BEGIN DECLARE n INT DEFAULT 3; DECLARE CONTINUE HANDLER FOR SQLSTATE '22012' BEGIN SET n = 0; END; IF n > 3 THEN SELECT 1; ELSEIF n = 3 THEN SELECT 2; ELSE SELECT 3; END IF; again: WHILE n < 5 DO SET n = n + 1; IF n = 4 THEN LEAVE again; END IF; END WHILE; FOR r AS SELECT name FROM hives DO SELECT r.name; END FOR; REPEAT SET n = n - 1; UNTIL n < 0 END REPEAT; CASE n WHEN 1 THEN SELECT 1; END CASE; END;
+SELECT 'the queen' ' of the hive', "and " 'more' FROM hives WHERE name = 'a' 'b';
+GENERATE symlink_format_manifest FOR TABLE hives;
+FSCK REPAIR TABLE hives;
