@@ -300,7 +300,14 @@ type Routine struct {
 	Name     []Ident
 	Declared []Ident // parameters and variables that a column may share its name with
 	Variable bool    // where one does, the name means the variable (#variable_conflict of PL/pgSQL)
+	Fires    Fires
 	Body     []Stmt
+}
+
+// Fires tells when a trigger fires, and on which table; it is empty for other routines.
+type Fires struct {
+	After, Insert, Update, Delete bool
+	Table                         []Ident
 }
 
 // Control is a statement of a routine's or script's own language: BEGIN … END,

@@ -35,20 +35,23 @@ func (p *Parser) routine() Stmt {
 	}
 	mark, declared := p.lists.stmts.Mark(), len(p.declared)
 	p.clashing = ""
-	p.routineHead(kind)
+	fires := p.routineHead(kind)
 	if !p.atEnd() {
 		p.routineBody(kind)
 	}
 	n := p.slabs.routines.New()
 	body := p.lists.stmts.Take(mark)
-	*n = Routine{node: p.node(start), Keyword: keyword, Name: name, Declared: p.takeDeclared(declared), Variable: p.clashing == "use_variable", Body: body}
+	*n = Routine{node: p.node(start), Keyword: keyword, Name: name, Declared: p.takeDeclared(declared), Variable: p.clashing == "use_variable", Fires: fires, Body: body}
 	return n
 }
 
-// routineHead passes over everything up to the body.
-func (p *Parser) routineHead(kind word.Word) {
+// routineHead passes over everything up to the body, but for what makes a trigger fire.
+func (p *Parser) routineHead(kind word.Word) (fires Fires) {
 	rows, head := kind != word.Trigger && kind != word.Event, p.i
 	for !p.atEnd() {
+		if kind == word.Trigger && fires.Table == nil {
+			fires.note(p.word)
+		}
 		switch {
 		case p.tok.Kind == LeftParen && kind != word.Trigger && kind != word.Event && (p.i == head || p.lastWord() == word.Table):
 			p.parameters()
@@ -60,27 +63,52 @@ func (p *Parser) routineHead(kind word.Word) {
 			p.next()
 			p.quotedBody()
 			p.skipToEnd()
-			return
+			return fires
 		case p.at(word.Each), p.at(word.Schedule) && kind == word.Event:
 			rows = true
 		case p.at(word.When) && p.peek(1).Kind == LeftParen, p.at(word.When) && kind == word.Trigger:
 			p.next()
 			p.expr()
 			continue
+		case p.at(word.On) && kind == word.Trigger && fires.Table == nil && (p.peek(1).Kind == WordToken || p.peek(1).Kind == QuotedName):
+			rows = true
+			p.next()
+			mark := p.lists.idents.Mark()
+			p.lists.idents.Push(p.partAfterDot())
+			for p.acceptKind(Dot) {
+				p.lists.idents.Push(p.partAfterDot())
+			}
+			fires.Table = p.lists.idents.Take(mark)
+			continue
 		case p.at(word.On) && kind == word.Trigger, p.at(word.As) && kind == word.Trigger:
 			rows = true
 		case p.atAny(word.Follows, word.Precedes) && kind == word.Trigger, p.at(word.Returns), p.at(word.Called), p.at(word.Execute):
 			if p.at(word.Execute) && (p.peek(1).Word() == word.Function || p.peek(1).Word() == word.Procedure) {
 				p.skipToEnd()
-				return
+				return fires
 			}
 			p.next()
 		case p.at(word.Return) && p.isPL():
 			p.next() // the type of what an Oracle function gives
 		case rows && p.startsBody(kind):
-			return
+			return fires
 		}
 		p.next()
+	}
+	return fires
+}
+
+// note takes in a word before the table of a trigger.
+func (f *Fires) note(w word.Word) {
+	switch w {
+	case word.After:
+		f.After = true
+	case word.Insert:
+		f.Insert = true
+	case word.Update:
+		f.Update = true
+	case word.Delete:
+		f.Delete = true
 	}
 }
 
