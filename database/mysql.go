@@ -230,6 +230,9 @@ func (c *catalogue) columns() error {
 		if strings.Contains(extra, "AUTO_INCREMENT") {
 			column += " AUTO_INCREMENT"
 		}
+		if strings.Contains(extra, "INVISIBLE") {
+			column += " INVISIBLE"
+		}
 		if v[9] != "" {
 			column += " COMMENT '" + strings.NewReplacer("'", "''", `\`, `\\`).Replace(v[9]) + "'"
 		}

@@ -373,7 +373,7 @@ func (s *Schema) Declared(n *syntax.ColumnDef, src []byte) Column {
 
 // column gives a column without its keys.
 func (a applier) column(n *syntax.ColumnDef) Column {
-	c := Column{Name: a.text(n.Name), Quoted: a.exact(n.Name), Type: a.typeOf(n.Type, a.schema.dialect), NotNull: n.NotNull}
+	c := Column{Name: a.text(n.Name), Quoted: a.exact(n.Name), Type: a.typeOf(n.Type, a.schema.dialect), NotNull: n.NotNull, Hidden: n.Hidden}
 	if u := a.schema.Type(c.Type.Name); u != nil && u.NotNull {
 		c.NotNull = true
 	}

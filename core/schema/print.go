@@ -181,6 +181,9 @@ func (p *printer) column(t *Table, i int) string {
 	if c.NotNull && !(c.Identity && p.dialect == dialect.SQLite) {
 		line += " NOT NULL"
 	}
+	if c.Hidden && (p.dialect.Has(dialect.ExecutedComments) || p.dialect == dialect.Oracle) {
+		line += " INVISIBLE"
+	}
 	if c.Comment != "" && p.dialect.Has(dialect.ExecutedComments) {
 		line += " COMMENT " + quotedText(c.Comment)
 	}

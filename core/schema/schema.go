@@ -529,6 +529,7 @@ type Column struct {
 	Stored    bool   // of a generated column
 	Identity  bool   // numbered by the database
 	Always    bool   // of an identity: it takes no other value
+	Hidden    bool   // SELECT * does not give it, and INSERT without a list does not fill it
 	Collation string
 	Comment   string
 }

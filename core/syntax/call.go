@@ -133,6 +133,9 @@ func (p *Parser) argumentQuery() Expr {
 func (p *Parser) arguments(c *Call) {
 	mark := p.lists.exprs.Mark()
 	if p.peek(1).Word() == word.From && p.tok.Kind == WordToken && p.isCallOf(c, "extract") {
+		if p.dialect.Has(dialect.ExecutedComments) && !p.isUnit(p.word) {
+			p.fail("a unit of time")
+		}
 		c.Unit = p.partAfterDot()
 		p.next()
 	}

@@ -204,9 +204,14 @@ func (p *Parser) columnDef() *ColumnDef {
 			continue
 		}
 		if p.startsColumnConstraint() {
+			begun := p.i
 			p.lists.constraints.Push(p.constraint())
+			for ; begun < p.i; begun++ {
+				c.Hidden = c.Hidden || p.hides(begun)
+			}
 			continue
 		}
+		c.Hidden = c.Hidden || p.hides(p.i)
 		if p.tok.Kind == TemplateMark && c.Type != nil { // of options, or more columns
 			p.opens(p.since(start))
 		}
@@ -215,6 +220,24 @@ func (p *Parser) columnDef() *ColumnDef {
 	c.Constraints = p.lists.constraints.Take(mark)
 	c.node = p.node(start)
 	return c
+}
+
+// hides reports whether the i-th token, behind the name of a column, hides it from SELECT * and from INSERT without a list, or
+// says that the database fills it: INVISIBLE, HIDDEN, AS ROW START.
+func (p *Parser) hides(i int) bool {
+	t := p.scan.tokens[i]
+	if t.Kind != WordToken {
+		return false
+	}
+	switch t.Word() {
+	case word.Invisible:
+		return true
+	case word.Row:
+		return p.scan.tokens[i-1].Word() == word.As
+	case word.NoWord:
+		return p.dialect == dialect.SQLServer && p.scan.names.String(t.Sym) == "hidden"
+	}
+	return false
 }
 
 // takesNull reports whether SQLite's NOT NULL goes on with what it does with NULL in the place of

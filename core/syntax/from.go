@@ -219,6 +219,9 @@ func (p *Parser) joinOperator() (typ JoinType, natural, ok bool) {
 			p.next()
 			return typ, natural, true
 		case word.Join:
+			if first == word.Outer && kind == word.NoWord && !natural {
+				p.fail("LEFT, RIGHT or FULL before OUTER")
+			}
 			p.next()
 			return typ, natural, true
 		default:

@@ -127,6 +127,7 @@ type ColumnDef struct {
 	Name        Ident
 	Type        *TypeName
 	NotNull     bool
+	Hidden      bool // INVISIBLE, HIDDEN, or a bound of a period, which the database fills
 	Constraints []*Constraint
 }
 

@@ -151,9 +151,15 @@ func (p *Parser) selectItem() *SelectItem {
 			p.load()
 		}
 	}
+	if _, star := item.X.(*Star); star && !item.Alias.IsZero() && bareStar.Has(p.dialect) {
+		p.misplaced(item.Alias.Span)
+	}
 	item.node = p.node(start)
 	return item
 }
+
+// bareStar are the dialects in which t.* takes no name, not even without AS.
+var bareStar = dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.SQLServer, dialect.Oracle)
 
 // selectClause reads one clause of the SELECT, in any order, and reports
 // whether there was one.

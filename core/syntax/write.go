@@ -71,7 +71,7 @@ func (p *Parser) insert(with *With) Stmt {
 		n.Set = p.assigns()
 	case p.startsQuery(0):
 		n.Query = p.query()
-	case p.at(word.Value) && p.peek(1).Kind == LeftParen:
+	case p.at(word.Value) && p.peek(1).Kind == LeftParen && saysValue.Has(p.dialect):
 		n.Query = p.valueQuery()
 	case p.atAny(word.Exec, word.Execute):
 		p.other()
@@ -343,7 +343,7 @@ func (p *Parser) assigns() []*Assign {
 		if _, call := target.(*Call); call && p.dialect == dialect.SQLServer { // .WRITE(…), .modify(…)
 			return
 		}
-		if !p.acceptKind(Equal) && !p.acceptKind(AssignOperator) {
+		if !p.acceptKind(Equal) && !p.acceptKind(AssignOperator) && !(p.dialect == dialect.SQLite && p.acceptKind(DoubleEqual)) {
 			if op, _ := infix(p.tok.Kind, false); op != OpNone && p.peek(1).Kind == Equal {
 				p.next()
 				p.next()
@@ -572,6 +572,9 @@ func (p *Parser) logsErrors() bool {
 
 // intoNeeded are the dialects whose INSERT has INTO, or OVERWRITE, before its table.
 var intoNeeded = dialect.In(dialect.Postgres, dialect.SQLite, dialect.Oracle, dialect.Spark)
+
+// saysValue are the dialects that take VALUE for VALUES ("INSERT").
+var saysValue = dialect.In(dialect.ANSI, dialect.MySQL, dialect.MariaDB)
 
 // noAliases reports an alias among the targets of DELETE FROM … USING, which
 // MySQL and MariaDB give behind USING.

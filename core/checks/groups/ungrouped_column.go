@@ -68,7 +68,14 @@ func ungroupedOfGroups(p *check.Pass, s *syntax.Select) {
 
 // ungroupedOfAll looks at a query without GROUP BY, which makes one row of all.
 func ungroupedOfAll(p *check.Pass, s *syntax.Select) {
-	if aggregate := p.FirstAggregate(s); s.GroupBy == nil && aggregate != nil {
+	if s.GroupBy != nil {
+		return
+	}
+	aggregate := p.FirstAggregate(s)
+	if aggregate == nil && !p.Dialect.Has(dialect.ExecutedComments) { // MySQL and MariaDB make one row of them, too, but keep it
+		aggregate = p.AggregatesOf(s)[0].Call
+	}
+	if aggregate != nil {
 		runUngroupedColumn(p, s, aggregate)
 	}
 }
@@ -480,6 +487,9 @@ func (u *ungrouped) finding(found []finding) check.Finding {
 			stand, them = "stand", "they"
 		} else {
 			them = columns
+		}
+		if p.Dialect == dialect.SQLite && p.FirstAggregate(u.sel) == nil { // where ORDER BY makes no groups
+			out.Verdicts = check.Everywhere(check.Refused)
 		}
 		out.Message = fmt.Sprintf("%s %s beside %s without GROUP BY", columns, stand, p.Brief(u.aggregate))
 		out.Why = fmt.Sprintf("%s makes one row of all rows, and %s can have many values in them.", p.Brief(u.aggregate), them)

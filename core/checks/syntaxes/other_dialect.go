@@ -68,6 +68,8 @@ var otherDialect = &check.Check{
 		check.Nodes(foreignQuantified).In(dialect.In(dialect.SQLite))).And(
 		check.Nodes(foreignList).In(named &^ dialect.In(dialect.SQLite, dialect.Oracle))).And(
 		check.Calls(foreignPosition, "position").In(dialect.In(dialect.Postgres, dialect.MySQL, dialect.MariaDB))).And(
+		check.Calls(foreignParens, "current_date", "current_time", "current_timestamp", "localtime", "localtimestamp", "current_user").In(noParens)).And(
+		check.Nodes(foreignStar).In(dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Oracle))).And(
 		check.Nodes(foreignLock).With(facts.Locking).In(dialect.In(dialect.MariaDB, dialect.SQLite))).And(
 		check.Nodes(foreignInterval).In(named &^ takesIntervals)).And(
 		check.Nodes(foreignMinus).In(named)).And(
@@ -470,5 +472,41 @@ func foreignJoin(p *check.Pass, j *syntax.Join) {
 		foreign{"NATURAL JOIN", dialect.Everywhere &^ dialect.In(dialect.SQLServer), j.OpSpan, byHand("write JOIN … ON"), check.Certain}.tell(p)
 	case len(j.Using) > 0:
 		foreign{"USING", dialect.Everywhere &^ dialect.In(dialect.SQLServer), j.Using[0].Span, byHand("write JOIN … ON"), check.Certain}.tell(p)
+	}
+}
+
+// noParens are the dialects in which CURRENT_DATE and its like have no empty parentheses behind them.
+const noParens = inPostgres | inSQLite | inServer | inOracle
+
+// foreignParens tells CURRENT_DATE() where the name stands alone.
+func foreignParens(p *check.Pass, c *syntax.Call) {
+	name := c.Name[0].Span
+	if len(c.Name) != 1 || c.Name[0].Quoted || len(c.Args) > 0 || c.Over != nil || p.Src[c.Span().End-1] != ')' || p.Schema.HasRoutine(p.FunctionName(c)) {
+		return
+	}
+	written := strings.ToUpper(text.View(p.Src, name))
+	foreign{"parentheses behind " + written, named &^ noParens, text.Span{Start: name.End, End: c.Span().End},
+		[]check.Mend{{Title: "leave them out", Effect: check.NewRows, Edits: []text.Edit{check.Replace(text.Span{Start: name.End, End: c.Span().End}, "")}}}, check.Certain}.tell(p)
+}
+
+// foreignStar tells * beside other columns: on MySQL and MariaDB it can only come first, on Oracle it
+// stands alone.
+func foreignStar(p *check.Pass, s *syntax.Select) {
+	for i, item := range s.Items {
+		star, ok := item.X.(*syntax.Star)
+		if !ok || len(star.Qualifier) > 0 || len(s.Items) == 1 || i == 0 && p.Dialect != dialect.Oracle || len(p.Stmt.Errors) > 0 {
+			continue
+		}
+		mends := byHand("write the name of the table before it, as in h.*")
+		if scope := p.Scope(s); scope != nil && len(scope.Sources) == 1 && scope.Sources[0].Name.Sym != 0 {
+			name := p.Ident(scope.Sources[0].Name)
+			mends = replace("write "+name+".*", star.Span(), name+".*")
+		}
+		has := named &^ (inOracle | inMySQL)
+		if i == 0 {
+			has = named &^ inOracle
+		}
+		foreign{"* beside other columns", has, star.Span(), mends, check.Certain}.tell(p)
+		return
 	}
 }

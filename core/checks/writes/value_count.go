@@ -7,6 +7,7 @@ import (
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/facts"
+	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -98,7 +99,11 @@ func holdAssigned(p *check.Pass, a *syntax.Assign, target *syntax.Row) {
 }
 
 func runValueCount(p *check.Pass, insert *syntax.Insert) {
-	if len(insert.Columns) == 0 || insert.Query == nil || len(p.Stmt.Errors) > 0 {
+	if insert.Query == nil || len(p.Stmt.Errors) > 0 {
+		return
+	}
+	if len(insert.Columns) == 0 {
+		countUnlisted(p, insert)
 		return
 	}
 	if values, ok := insert.Query.Body.(*syntax.Values); ok {
@@ -117,6 +122,54 @@ func runValueCount(p *check.Pass, insert *syntax.Insert) {
 	if _, several := insert.Query.Body.(*syntax.SetOp); ok && !several && width != len(insert.Columns) {
 		tellCount(p, insert, insert.Query.Span(), width, "column")
 	}
+}
+
+// countUnlisted holds the values of an INSERT without a list against the columns of its table.
+// PostgreSQL and Spark fill those that are left over with their defaults.
+func countUnlisted(p *check.Pass, insert *syntax.Insert) {
+	source := p.SourceAt(insert.Table)
+	if insert.Table == nil || source == nil || source.SchemaTable() == nil {
+		return
+	}
+	t := source.SchemaTable()
+	if !t.Complete || t.IsView || slices.ContainsFunc(t.Columns, func(c schema.Column) bool {
+		return c.Generated != "" || c.Identity && p.Dialect == dialect.SQLServer || c.Hidden
+	}) {
+		return
+	}
+	width, at := 0, insert.Query.Span()
+	if values, ok := insert.Query.Body.(*syntax.Values); !ok {
+		sel, plain := insert.Query.Body.(*syntax.Select)
+		if !plain || hasTemplate(sel) {
+			return
+		}
+		if width, ok = p.Width(sel); !ok {
+			return
+		}
+	} else if row := values.Rows[0]; len(row.Items) == 0 || slices.ContainsFunc(row.Items, isSeveral) {
+		return
+	} else {
+		width, at = len(row.Items), row.Span()
+	}
+	columns := len(t.Columns)
+	if width == columns || width < columns && dialect.In(dialect.Postgres, dialect.Spark).Has(p.Dialect) {
+		return
+	}
+	p.Report(check.Finding{
+		Span: at, Context: insert.Span(), Certainty: required(t),
+		Verdicts: check.Everywhere(check.Refused).But(check.Fine, fillsRest(width < columns)),
+		Message:  fmt.Sprintf("%s for the %d columns of %s", check.Counted(width, "value"), columns, t.Name),
+		Why:      "Without a list of columns each column gets one value.",
+		Mends:    []check.Mend{{Title: "name the columns that get a value", Effect: check.ByHand}},
+	})
+}
+
+// fillsRest gives the dialects that fill the columns for which there is no value.
+func fillsRest(fewer bool) dialect.Set {
+	if fewer {
+		return dialect.In(dialect.Postgres, dialect.Spark)
+	}
+	return 0
 }
 
 func tellCount(p *check.Pass, insert *syntax.Insert, at text.Span, given int, what string) {
