@@ -370,18 +370,28 @@ func (b *Binder) insert(n *syntax.Insert, outer *Scope, ctes *cteScope) {
 	if !n.RowAlias.IsZero() {
 		given = n.RowAlias
 	}
-	b.add(c, b.source(nil, given), nil)
+	excluded := b.source(nil, given)
+	b.add(c, excluded, nil)
+	twice := b.info.Dialect == dialect.Postgres
+	if target := c.Sources[0]; twice && len(c.Sources) == 2 { // a row of the same columns
+		excluded.table, excluded.Complete, excluded.names, excluded.Quoted = target.table, target.Complete, target.names, target.Quoted
+	}
 	for _, a := range n.Conflict {
 		b.queriesIn(a.Target, c)
-		if len(n.RowColumns) > 0 {
+		if chain, and := a.Value.(*syntax.Binary); (twice || len(n.RowColumns) > 0) && !(and && chain.Op == syntax.OpAnd) { // where a comma was meant
 			b.expr(a.Value, b.all(c, inSelect))
 			continue
 		}
 		b.qualifiedOnly(a.Value, c)
 	}
-	if n.Where != nil {
-		b.qualifiedOnly(n.Where.Cond, c)
+	if n.Where == nil {
+		return
 	}
+	if twice {
+		b.expr(n.Where.Cond, b.all(c, inWhere))
+		return
+	}
+	b.qualifiedOnly(n.Where.Cond, c)
 }
 
 // qualifiedOnly binds an expression of ON CONFLICT, where a bare column is the

@@ -2,6 +2,7 @@ package names
 
 import (
 	"fmt"
+	"strings"
 
 	"justlens/core/bind"
 	"justlens/core/check"
@@ -59,7 +60,10 @@ func runAmbiguousColumn(p *check.Pass, name *syntax.Name) {
 	column := p.Ident(name.Last())
 	owners := make([]string, len(u.Candidates()))
 	for i, s := range u.Candidates() {
-		if owners[i] = p.Ident(s.Name); s.Name.IsZero() {
+		switch owners[i] = p.Ident(s.Name); {
+		case s.Name.IsZero() && s.Name.Sym != 0: // the row of ON CONFLICT, which nothing names
+			owners[i] = p.Word(name.Span().Start, strings.ToUpper(p.Names.String(s.Name.Sym)))
+		case s.Name.IsZero():
 			owners[i] = "a query in FROM"
 		}
 	}
@@ -79,7 +83,7 @@ func runAmbiguousColumn(p *check.Pass, name *syntax.Name) {
 		return
 	}
 	equal := equated(p, u, name)
-	for i, s := range u.Candidates() {
+	for i := range u.Candidates() {
 		effect := check.NewRows
 		if equal {
 			effect = check.SameRows
@@ -90,7 +94,7 @@ func runAmbiguousColumn(p *check.Pass, name *syntax.Name) {
 		f.Mends = append(f.Mends, check.Mend{
 			Title:  fmt.Sprintf("say %s.%s", owners[i], column),
 			Effect: effect,
-			Edits:  []text.Edit{check.Insert(name.Span().Start, p.Ident(s.Name)+".")},
+			Edits:  []text.Edit{check.Insert(name.Span().Start, owners[i]+".")},
 		})
 	}
 	p.Report(f)

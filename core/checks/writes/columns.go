@@ -8,6 +8,7 @@ import (
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/dialect/class"
+	"justlens/core/dialect/word"
 	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
@@ -363,10 +364,11 @@ func runSetTwice(p *check.Pass, n *syntax.Update) {
 }
 
 var conflictTarget = &check.Check{
-	ID:        "write.conflict-target",
-	Title:     "ON CONFLICT on columns that are no key",
-	Errors:    []string{"42P10"},
-	Doc:       "ON CONFLICT (…) needs a primary key or unique index over exactly these columns, which tells it when two rows conflict. Without one PostgreSQL and SQLite refuse the statement.",
+	ID:     "write.conflict-target",
+	Title:  "ON CONFLICT on columns that are no key",
+	Errors: []string{"42P10", "42601"},
+	Doc: "ON CONFLICT (…) needs a primary key or unique index over exactly these columns, which tells it when two rows conflict. Without one PostgreSQL and SQLite refuse the statement. For DO UPDATE " +
+		"PostgreSQL asks for the key; only DO NOTHING goes without.",
 	Verdicts:  check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres, dialect.SQLite)),
 	Elsewhere: "only PostgreSQL and SQLite have ON CONFLICT",
 	Needs:     check.Schema,
@@ -384,6 +386,16 @@ var conflictTarget = &check.Check{
 }
 
 func runConflictTarget(p *check.Pass, n *syntax.Insert) {
+	if n.OnConflict.IsEmpty() {
+		return
+	}
+	if p.Dialect == dialect.Postgres && len(n.Conflict) > 0 && p.Tells(n) {
+		behind := p.TokensIn(text.Span{Start: n.OnConflict.End, End: n.Span().End})
+		if len(behind) > 0 && behind[0].Word() == word.Do {
+			tellNoTarget(p, n)
+			return
+		}
+	}
 	if len(n.ConflictColumns) == 0 || n.Table == nil || len(p.Stmt.Errors) > 0 {
 		return
 	}
@@ -435,6 +447,26 @@ func runConflictTarget(p *check.Pass, n *syntax.Insert) {
 		f.Mends = []check.Mend{{Title: "conflict by the key: " + keys[0], Effect: check.NewRows, Edits: []text.Edit{check.Replace(list, keys[0])}}}
 	} else {
 		f.Mends = []check.Mend{{Title: "name the columns of a key, or create a unique index", Effect: check.ByHand}}
+	}
+	p.Report(f)
+}
+
+// tellNoTarget reports DO UPDATE that does not say by which key rows conflict.
+func tellNoTarget(p *check.Pass, n *syntax.Insert) {
+	f := check.Finding{
+		Span: n.OnConflict, Context: n.Span(), Certainty: check.Certain, Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres)),
+		Message: "DO UPDATE does not say by which key rows conflict",
+		Why:     "PostgreSQL updates the row that has the same key, and asks which key that is.",
+		Mends:   []check.Mend{{Title: "name the columns of the key behind CONFLICT", Effect: check.ByHand}},
+	}
+	source := p.SourceAt(n.Table)
+	if source != nil && source.SchemaTable() != nil && len(source.SchemaTable().Keys) == 1 {
+		t := source.SchemaTable()
+		var names []string
+		for _, c := range t.Keys[0].Columns {
+			names = append(names, p.Dialect.Name(t.Columns[c].Name, t.Columns[c].Quoted))
+		}
+		f.Mends = []check.Mend{{Title: "name the key", Effect: check.NewRows, Edits: []text.Edit{check.Insert(n.OnConflict.End, " ("+strings.Join(names, ", ")+")")}}}
 	}
 	p.Report(f)
 }
