@@ -316,7 +316,16 @@ func (a applier) createTable(n *syntax.CreateTable) {
 		a.takePart(t, whole)
 	}
 	inherited := len(t.Columns)
-	for _, c := range n.Columns {
+	renames := n.Query != nil && !slices.ContainsFunc(n.Columns, func(c *syntax.ColumnDef) bool { return c.Type != nil })
+	if renames { // the list gives the query's columns other names
+		var names []syntax.Ident
+		for _, c := range n.Columns {
+			names = append(names, c.Name)
+		}
+		a.queryColumns(t, n.Query, names)
+		a.releaseCopies(t)
+	}
+	for i, c := range n.Columns {
 		if c.Name.Sym == 0 { // what a template puts in
 			t.Complete = false
 			continue
@@ -324,6 +333,9 @@ func (a applier) createTable(n *syntax.CreateTable) {
 		at := -1
 		if n.Inherits || n.PartitionOf != nil {
 			at = t.Column(a.text(c.Name))
+		} else if renames {
+			a.columnConstraints(t, c, i)
+			continue
 		}
 		if at < 0 || at >= inherited {
 			at = len(t.Columns)
@@ -337,8 +349,12 @@ func (a applier) createTable(n *syntax.CreateTable) {
 		a.tableConstraint(t, c)
 	}
 	if n.Query != nil {
-		a.queryColumns(t, n.Query, nil)
-		a.releaseCopies(t)
+		if !renames {
+			own := len(t.Columns)
+			a.queryColumns(t, n.Query, nil)
+			a.releaseCopies(t)
+			t.merge(own)
+		}
 		if old := a.find(wholeTable(n.Query)); old != nil {
 			t.Model = old.Name
 		}

@@ -36,6 +36,40 @@ func (a applier) queryColumns(t *Table, q *syntax.Query, names []syntax.Ident) {
 	t.Complete = t.Complete || len(names) > 0
 }
 
+// merge takes the columns from a place on, which a query gives, and the declared ones before it for one
+// where they have the same name: it is declared so, and stands where the query has it (MySQL, "CREATE
+// TABLE ... SELECT Statement").
+func (t *Table) merge(own int) {
+	declared := map[string]int{}
+	for i := range own {
+		declared[strings.ToLower(t.Columns[i].Name)] = i
+	}
+	places := make([]int, len(t.Columns)) // new places by old ones
+	for i := range places {
+		places[i] = -1
+	}
+	for i := own; i < len(t.Columns); i++ {
+		if at, ok := declared[strings.ToLower(t.Columns[i].Name)]; ok && places[at] < 0 {
+			t.Columns[i], places[at] = t.Columns[at], i
+		}
+	}
+	var columns []Column
+	for i := range t.Columns {
+		if i < own && places[i] >= 0 {
+			continue // it stands with the query's
+		}
+		places[i] = len(columns)
+		columns = append(columns, t.Columns[i])
+	}
+	for i := range own {
+		if places[i] >= own {
+			places[i] = places[places[i]]
+		}
+	}
+	t.Columns = columns
+	t.renumber(func(i int) int { return places[i] })
+}
+
 // releaseCopies lets the columns of a table that a query makes take NULLs, where the database
 // copies types only.
 func (a applier) releaseCopies(t *Table) {

@@ -12,9 +12,10 @@ import (
 )
 
 var rowsNowhere = &check.Check{
-	ID:     "clause.rows-nowhere",
-	Title:  "query in a routine whose rows go nowhere",
-	Errors: []string{"42601", "1415", "PLS-00428", "Msg 444"},
+	ID:        "clause.rows-nowhere",
+	Title:     "query in a routine whose rows go nowhere",
+	Errors:    []string{"42601", "1415", "PLS-00428", "Msg 444"},
+	Elsewhere: "procedures of MySQL, MariaDB and SQL Server give the rows to their caller",
 	Doc: "A query that stands as a statement gives its rows to whoever sent it. In PL/pgSQL and PL/SQL nobody did: the rows go INTO a variable, and PERFORM runs a query of which only the " +
 		"effect is wanted. Functions of SQL Server, and functions and triggers of MySQL and MariaDB, can send no rows either.",
 	Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.Postgres, dialect.Oracle, dialect.SQLServer, dialect.MySQL, dialect.MariaDB)),
@@ -60,8 +61,11 @@ func runRowsNowhere(p *check.Pass, n *syntax.SelectStmt) {
 	if parent == nil || !p.Tells(n) {
 		return
 	}
+	if !standsAlone(p, n) {
+		return
+	}
 	routine, _ := p.Nearest(n, syntax.Kinds(syntax.KindRoutine)).(*syntax.Routine)
-	if !dropsRows(p, routine, parent) || !standsAlone(p, n) {
+	if !dropsRows(p, routine, parent) {
 		return
 	}
 	for _, t := range p.TokensIn(n.Span()) {
@@ -104,14 +108,10 @@ func dropsRows(p *check.Pass, routine *syntax.Routine, parent syntax.Node) bool 
 	}
 	switch p.Dialect {
 	case dialect.Postgres: // LANGUAGE sql has its queries right below the routine, or in BEGIN ATOMIC
-		if routine == nil || parent == syntax.Node(routine) {
+		if routine == nil || parent == syntax.Node(routine) || len(routine.Body) == 0 {
 			return false
 		}
-		outer := parent
-		for above := p.Parent(outer); above != nil && above != syntax.Node(routine); above = p.Parent(outer) {
-			outer = above
-		}
-		_, second, ok := p.FirstTokens(outer)
+		_, second, ok := p.FirstTokens(routine.Body[0])
 		return ok && second.Word() != word.Atomic
 	case dialect.Oracle:
 		return true

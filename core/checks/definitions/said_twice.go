@@ -67,7 +67,7 @@ func runSaidTwice(p *check.Pass, c *syntax.ColumnDef) {
 		}
 	}
 	if null != nil && (c.NotNull || source != nil && source.Type == syntax.IdentityValue && strictColumns.Has(p.Dialect)) {
-		tellTwice(p, c, null, nil, fmt.Sprintf("%s takes NULL by one word, and none by another", p.Ident(c.Name)), strictColumns)
+		tellTwice(p, c, null, nil, fmt.Sprintf("%s is NULL by one word, and NOT NULL by another", p.Ident(c.Name)), strictColumns)
 	}
 	if first == nil {
 		return

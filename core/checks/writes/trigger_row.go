@@ -16,9 +16,10 @@ import (
 var rowTriggers = dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Oracle)
 
 var triggerRow = &check.Check{
-	ID:     "write.trigger-row",
-	Title:  "row that the trigger does not have, or cannot change",
-	Errors: []string{"1054", "1362", "1363", "ORA-04084", "ORA-04085", "PLS-00049"},
+	ID:        "write.trigger-row",
+	Title:     "row that the trigger does not have, or cannot change",
+	Errors:    []string{"1054", "1362", "1363", "ORA-04084", "ORA-04085", "PLS-00049"},
+	Elsewhere: "PostgreSQL has its triggers' bodies in functions, and SQL Server's have tables of rows",
 	Doc: "Before an INSERT there is no OLD row, and behind a DELETE no NEW one; MySQL, MariaDB and SQLite refuse to name them, in Oracle they are NULL. OLD cannot be changed at all, and NEW only " +
 		"before it is written: in a BEFORE trigger. Both have the columns of the table and no others.",
 	Verdicts: check.Everywhere(check.Fine).But(check.Refused, rowTriggers),
