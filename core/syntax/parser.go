@@ -109,7 +109,7 @@ func (p *Parser) ResetAt(src []byte, d dialect.Dialect, v dialect.Version, at in
 	p.scan.pos = max(p.scan.pos, at)
 	p.scan.rules.version = d.CommentVersion(v)
 	p.dialect, p.began, p.power, p.modes, p.lax = d, d, d.Precedence(), Modes{}, false
-	p.i = 0
+	p.i, p.last = 0, text.Pos(at)
 }
 
 // IsBetween reports whether the parser stands behind a semicolon between two statements,
@@ -170,8 +170,8 @@ func (p *Parser) More() *Statement {
 		span.End = tokens[len(tokens)-1].Span.End
 	}
 	p.tellScanned(tokens)
-	if p.modes.variables {
-		p.opens(span)
+	if p.modes.variables { // which may be named anywhere in the statement, but change none of its clauses
+		p.opens(text.Span{Start: span.End, End: span.End})
 	}
 	p.setsMode(tokens)
 	return p.read(Statement{Node: stmt, Span: span, Tokens: tokens, Comments: p.scan.comments[comments:], Cut: p.broken})

@@ -83,3 +83,18 @@ func TestGuess(t *testing.T) {
 		require.Contains(t, clue, c.clue, c.text)
 	}
 }
+
+// TestParserForgets the text before: what a text holds ends in it.
+func TestParserForgets(t *testing.T) {
+	t.Parallel()
+	p := syntax.NewParser(syntax.NewNames())
+	for _, text := range []string{"SELECT name FROM hives WHERE hive_id = 1", "FROM", ";", ")"} {
+		p.Reset([]byte(text), dialect.Postgres)
+		for s := p.Next(); s != nil; s = p.Next() {
+			syntax.Inspect(s.Node, func(n syntax.Node) bool {
+				require.LessOrEqual(t, int(n.Span().End), len(text), text)
+				return true
+			})
+		}
+	}
+}

@@ -2,6 +2,7 @@ package definitions
 
 import (
 	"fmt"
+	"slices"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
@@ -70,7 +71,9 @@ func defaultInChange(p *check.Pass, n *syntax.AlterTable) {
 	if t == nil {
 		return
 	}
-	has := func(sym syntax.Sym) bool { return t.Column(p.Names.String(sym)) >= 0 }
+	has := func(sym syntax.Sym) bool {
+		return t.Column(p.Names.String(sym)) >= 0 || slices.ContainsFunc(n.Actions, func(a *syntax.AlterAction) bool { return a.Column != nil && a.Column.Name.Sym == sym })
+	}
 	for _, a := range n.Actions {
 		if a.Action == syntax.SetDefault && a.X != nil {
 			takenFrom(p, a.X, has, t.Complete)

@@ -83,7 +83,11 @@ func runAmbiguousColumn(p *check.Pass, name *syntax.Name) {
 		return
 	}
 	equal := equated(p, u, name)
-	for i := range u.Candidates() {
+	for i, s := range u.Candidates() {
+		if s.Name.IsZero() && s.Name.Sym == 0 {
+			f.Mends = append(f.Mends, check.Mend{Title: "give the query in FROM a name", Effect: check.ByHand})
+			continue
+		}
 		effect := check.NewRows
 		if equal {
 			effect = check.SameRows
