@@ -88,7 +88,7 @@ func TestGuess(t *testing.T) {
 func TestParserForgets(t *testing.T) {
 	t.Parallel()
 	p := syntax.NewParser(syntax.NewNames())
-	for _, text := range []string{"SELECT name FROM hives WHERE hive_id = 1", "FROM", ";", ")"} {
+	for _, text := range []string{"SELECT name FROM hives WHERE hive_id = 1", "FROM", ";", ")", "INSERT FIRST WHEN hive_id > ' 3 THEN "} {
 		p.Reset([]byte(text), dialect.Postgres)
 		for s := p.Next(); s != nil; s = p.Next() {
 			syntax.Inspect(s.Node, func(n syntax.Node) bool {

@@ -113,7 +113,11 @@ func (p *Parser) logErrors() {
 func (p *Parser) nowhere(pass func()) *TableRef {
 	start := p.start()
 	t := p.slabs.tableRefs.New()
-	t.Name = p.lists.idents.One(Ident{Span: p.tok.Span, Sym: p.scan.names.Intern([]byte("("))})
+	at := p.tok.Span
+	if at.IsEmpty() { // at the end of the text
+		at = text.Span{Start: max(p.last, 1) - 1, End: max(p.last, 1)}
+	}
+	t.Name = p.lists.idents.One(Ident{Span: at, Sym: p.scan.names.Intern([]byte("("))})
 	pass()
 	t.node = p.node(start)
 	return t
