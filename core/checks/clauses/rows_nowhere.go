@@ -58,10 +58,7 @@ var rowsNowhere = &check.Check{
 
 func runRowsNowhere(p *check.Pass, n *syntax.SelectStmt) {
 	parent := p.Parent(n)
-	if parent == nil || !p.Tells(n) {
-		return
-	}
-	if !standsAlone(p, n) {
+	if parent == nil || !p.Tells(n) || !standsAlone(p, n) {
 		return
 	}
 	routine, _ := p.Nearest(n, syntax.Kinds(syntax.KindRoutine)).(*syntax.Routine)

@@ -85,14 +85,13 @@ func foreignTypeName(p *check.Pass, t *syntax.TypeName) {
 	if !known || f.has.Has(p.Dialect) || p.Schema.Type(name) != nil || name == "double" && strings.Contains(strings.ToLower(p.Text(t)), "precision") {
 		return
 	}
-	if p.Dialect == dialect.MySQL || p.Dialect == dialect.MariaDB {
-		if _, cast := p.Parent(t).(*syntax.Cast); cast {
-			foreign{"type " + p.Ident(t.Parts[0]), f.has, t.Parts[0].Span, byHand("write CHAR, SIGNED, DECIMAL or another type that CAST takes there"), check.Certain}.tell(p)
-			return
-		}
+	out := foreign{"type " + p.Ident(t.Parts[0]), f.has | inSQLite, t.Parts[0].Span, nil, check.Certain}
+	if _, cast := p.Parent(t).(*syntax.Cast); cast && inMySQL.Has(p.Dialect) {
+		out.mends = byHand("write CHAR, SIGNED, DECIMAL or another type that CAST takes there")
+		out.tell(p)
+		return
 	}
-	out := foreign{"type " + p.Ident(t.Parts[0]), f.has, t.Parts[0].Span, nil, check.Certain}
-	if ownTypes.Has(p.Dialect) || inOracle.Has(p.Dialect) || f.has == inOracle { // whose types sql_mode brings to MariaDB
+	if ownTypes.Has(p.Dialect) || f.has == inOracle { // whose types sql_mode brings to MariaDB
 		out.sure = check.Likely
 	}
 	for i, column := range typeColumns {

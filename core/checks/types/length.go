@@ -120,24 +120,23 @@ func runLength(p *check.Pass, t *syntax.TypeName) {
 			return
 		}
 		args := text.Span{Start: t.Parts[0].Span.End, End: t.Span().End}
-		mend := check.Mend{Title: "write " + string(written), Effect: check.NewRows, Edits: []text.Edit{check.Replace(args, "")}}
+		mend := check.Mend{Title: "write " + written, Effect: check.NewRows, Edits: []text.Edit{check.Replace(args, "")}}
 		tellLength(p, t, fmt.Sprintf("%s takes no length", written), []check.Mend{mend})
 	default:
-		b.look(p, t, string(written))
+		b.look(p, t, written)
 	}
 }
 
 // has reports whether bounds are those of a type, given in lower case.
 func (b bounds) has(name string) bool {
-	i := strings.Index(b.types, name)
-	return i > 0 && b.types[i-1] == ' ' && b.types[i+len(name)] == ' '
+	return strings.Contains(b.types, " "+name+" ")
 }
 
 // look compares what stands in the parentheses with what the database takes.
 func (b bounds) look(p *check.Pass, t *syntax.TypeName, name string) {
 	first, ok := digitsIn(p, t.Args[0])
 	what := "length"
-	if b.scale > 0 || strings.Contains(b.types, " time ") || strings.Contains(b.types, " timestamp ") || strings.Contains(b.types, " float ") {
+	if b.scale > 0 || b.has("time") || b.has("timestamp") || b.has("float") {
 		what = "precision"
 	}
 	byHand := func(title string) []check.Mend { return []check.Mend{{Title: title, Effect: check.ByHand}} }

@@ -427,11 +427,7 @@ func runConflictTarget(p *check.Pass, n *syntax.Insert) {
 		if same(k.Columns) {
 			return
 		}
-		var names []string
-		for _, c := range k.Columns {
-			names = append(names, p.Dialect.Name(t.Columns[c].Name, t.Columns[c].Quoted))
-		}
-		keys = append(keys, strings.Join(names, ", "))
+		keys = append(keys, keyNames(p, t, k))
 	}
 	for _, i := range t.Indexes {
 		if i.Unique {
@@ -462,13 +458,18 @@ func tellNoTarget(p *check.Pass, n *syntax.Insert) {
 	source := p.SourceAt(n.Table)
 	if source != nil && source.SchemaTable() != nil && len(source.SchemaTable().Keys) == 1 {
 		t := source.SchemaTable()
-		var names []string
-		for _, c := range t.Keys[0].Columns {
-			names = append(names, p.Dialect.Name(t.Columns[c].Name, t.Columns[c].Quoted))
-		}
-		f.Mends = []check.Mend{{Title: "name the key", Effect: check.NewRows, Edits: []text.Edit{check.Insert(n.OnConflict.End, " ("+strings.Join(names, ", ")+")")}}}
+		f.Mends = []check.Mend{{Title: "name the key", Effect: check.NewRows, Edits: []text.Edit{check.Insert(n.OnConflict.End, " ("+keyNames(p, t, t.Keys[0])+")")}}}
 	}
 	p.Report(f)
+}
+
+// keyNames lists the columns of a key as the database writes them.
+func keyNames(p *check.Pass, t *schema.Table, k schema.Key) string {
+	var names []string
+	for _, c := range k.Columns {
+		names = append(names, p.Dialect.Name(t.Columns[c].Name, t.Columns[c].Quoted))
+	}
+	return strings.Join(names, ", ")
 }
 
 var parentDelete = &check.Check{
