@@ -57,7 +57,7 @@ var Families = []Family{
 	{"type", "values that cannot be there"},
 	{"write", "what INSERT, UPDATE and DELETE do to rows"},
 	{"definition", "what tables, keys and indexes cannot be"},
-	{"safety", "what lets strangers in"},
+	{"safety", "what lets strangers in, or hides an error"},
 	{"acceptance", "comments that accept findings"},
 }
 

@@ -37,6 +37,9 @@ const (
 
 var commonNames = [commonTypes]string{"", UnknownLiteral, "bool", "int2", "int4", "int8", "numeric", "float4", "float8", "text", "varchar", "date", "timestamp", "timestamptz"}
 
+// IsInteger reports whether a type is one of whole numbers.
+func (id TypeID) IsInteger() bool { return Int2Type <= id && id <= Int8Type }
+
 // IsNumber reports whether a type is one of the common numbers.
 func (id TypeID) IsNumber() bool { return Int2Type <= id && id <= Float8Type }
 

@@ -5,6 +5,9 @@ import (
 	"strings"
 	"time"
 
+	"justlens/core/bind"
+	"justlens/core/dialect"
+	"justlens/core/dialect/class"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -88,4 +91,53 @@ func (in *Facts) DayOf(x syntax.Expr) (day time.Time, typed, ok bool) {
 	}
 	day, err := time.Parse(time.DateOnly, strings.Trim(in.Text(lit), "'"))
 	return day, typed, err == nil
+}
+
+// Clock is what an expression reads off the database's clock.
+type Clock uint8
+
+const (
+	NoClock Clock = iota
+	Today         // the day that it is
+	Now           // this instant
+)
+
+// ClockOf tells what an expression reads off the clock. The CURRENT_DATE of Oracle has a time of day
+// ("CURRENT_DATE" in its SQL reference).
+func (in *Facts) ClockOf(x syntax.Expr) Clock {
+	name := ""
+	var args []syntax.Expr
+	switch n := syntax.Unparen(x).(type) {
+	case *syntax.Name:
+		if len(n.Parts) == 1 && !n.Parts[0].Quoted && in.Use(n).Status == bind.Builtin {
+			name = in.Names.String(n.Parts[0].Sym)
+		}
+	case *syntax.Call:
+		if len(n.Name) == 1 && n.Over == nil && len(n.Args) <= 1 {
+			name, args = in.FunctionName(n), n.Args
+		}
+	case *syntax.Cast:
+		if in.Dialect != dialect.Oracle && in.Type(n).Class == class.Date && in.ClockOf(n.X) != NoClock {
+			return Today
+		}
+	}
+	switch name {
+	case "now", "current_timestamp", "localtimestamp", "sysdate", "systimestamp", "getdate", "getutcdate", "sysdatetime", "utc_timestamp",
+		"clock_timestamp", "statement_timestamp", "transaction_timestamp":
+		return Now
+	case "current_date", "curdate", "utc_date":
+		if in.Dialect == dialect.Oracle {
+			return Now
+		}
+		return Today
+	case "date", "datetime", "trunc":
+		switch {
+		case len(args) != 1:
+		case in.Dialect == dialect.SQLite && name != "trunc" && in.Text(args[0]) == "'now'":
+			return map[string]Clock{"date": Today, "datetime": Now}[name]
+		case name != "datetime" && in.ClockOf(args[0]) != NoClock:
+			return Today
+		}
+	}
+	return NoClock
 }

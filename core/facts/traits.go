@@ -40,12 +40,15 @@ const (
 	// Of an operator; parentheses count as any operand.
 
 	LiteralSide // a side is a literal
-	TextSide    // a side is a text in quotes
+	TextSide    // a side is a text in quotes, or a literal of a type that one is
 	Literals    // both sides are
 	NameSide    // a side is a name
 	Columns     // both sides are names
 	FunctionSide
 	QuerySide
+	NullSide   // a side is NULL
+	CaseSide   // a side is a CASE
+	Calculated // a side is an operator
 	NestedLeft // the left side is an operator
 	TwoSigns   // it is written by two characters
 
@@ -131,18 +134,24 @@ func (in *Facts) ofSources(n syntax.Node) Traits {
 
 // sideTraits are those that an operand gives to its operator, by its kind.
 var sideTraits = [syntax.KindCount]Traits{
-	syntax.KindLiteral:  LiteralSide,
-	syntax.KindName:     NameSide,
-	syntax.KindCall:     FunctionSide,
-	syntax.KindCast:     FunctionSide,
-	syntax.KindSubquery: QuerySide,
-	syntax.KindRow:      TextSide,
-	syntax.KindParen:    LiteralSide | TextSide | Literals | NameSide | Columns | FunctionSide | QuerySide | NestedLeft,
+	syntax.KindLiteral:      LiteralSide,
+	syntax.KindTypedLiteral: TextSide,
+	syntax.KindName:         NameSide,
+	syntax.KindCall:         FunctionSide,
+	syntax.KindCast:         FunctionSide,
+	syntax.KindSubquery:     QuerySide,
+	syntax.KindRow:          TextSide,
+	syntax.KindCase:         CaseSide,
+	syntax.KindBinary:       Calculated,
+	syntax.KindParen:        LiteralSide | TextSide | Literals | NameSide | Columns | FunctionSide | QuerySide | NullSide | CaseSide | Calculated | NestedLeft,
 }
 
-func isText(x syntax.Expr) bool {
+func literalTraits(x syntax.Expr) Traits {
 	n, ok := x.(*syntax.Literal)
-	return ok && n.Lit == syntax.TextLiteral
+	if !ok {
+		return 0
+	}
+	return when(n.Lit == syntax.TextLiteral, TextSide) | when(n.Lit == syntax.NullLiteral, NullSide)
 }
 
 // OperatorTraits gives the traits of an operator.
@@ -150,7 +159,7 @@ func OperatorTraits(b *syntax.Binary) Traits {
 	x, y := b.X.Kind(), b.Y.Kind()
 	t := sideTraits[x] | sideTraits[y] | when(b.OpSpan.Len() == 2, TwoSigns) | when(x == syntax.KindBinary, NestedLeft)
 	if t&LiteralSide != 0 {
-		t |= when(isText(b.X) || isText(b.Y), TextSide)
+		t |= literalTraits(b.X) | literalTraits(b.Y)
 	}
 	if x == y {
 		t |= when(x == syntax.KindLiteral, Literals) | when(x == syntax.KindName, Columns)
@@ -169,6 +178,8 @@ func (c *Clause) traits() (t Traits) {
 		switch x := syntax.Unparen(c.Conjuncts.Operands[i].X).(type) {
 		case *syntax.Binary:
 			t |= when(x.Op == syntax.OpNotEqual, Negated)
+		case *syntax.Unary:
+			t |= when(x.Op == syntax.OpNot, Negated)
 		case *syntax.In:
 			t |= when(x.Not, Negated)
 		case *syntax.Like:

@@ -117,7 +117,7 @@ var functions = map[string]function{
 	"datetime":    {in: onlySQLite, min: 1, max: -1, work: textMoment},
 	"julianday":   {in: onlySQLite, min: 1, max: 1, work: julianDay},
 	"strftime":    {in: onlySQLite, min: 2, max: 2, work: formatted},
-	"date_format": {in: mySQL, min: 2, max: 2, work: func(r *rules, a []Value) Value { return formatted(r, []Value{a[1], a[0]}) }},
+	"date_format": {in: mySQL | dialect.In(dialect.Spark), min: 2, max: 2, work: dateFormat},
 	"to_char":     {in: postgres | dialect.In(dialect.Oracle), min: 2, max: 2, work: toChar},
 	"last_day":    {in: mySQL | dialect.In(dialect.Oracle, dialect.Spark), min: 1, max: 1, work: lastDay},
 	"add_months":  {in: dialect.In(dialect.Oracle, dialect.Spark), min: 2, max: 2, work: addedMonths},
@@ -440,6 +440,9 @@ func cutOff(r *rules, a []Value) Value {
 			return OfFloat(math.Trunc(v.float()))
 		}
 	}
+	if (v.Kind == Date || v.Kind == Timestamp) && len(a) == 1 && r.dialect == dialect.Oracle {
+		return OfTime(v.moment().Truncate(24 * time.Hour))
+	}
 	panic(unknownHere("cutting off " + v.Kind.noun()))
 }
 
@@ -586,6 +589,46 @@ func formatted(r *rules, a []Value) Value {
 	return r.text(b.String())
 }
 
+func dateFormat(r *rules, a []Value) Value {
+	if r.dialect == dialect.Spark {
+		return lettered(r, a)
+	}
+	return formatted(r, []Value{a[1], a[0]})
+}
+
+// letterForms are the runs of letters that formats of Java and .NET share, as Go has them.
+var letterForms = map[string]string{
+	"yyyy": "2006", "yy": "06", "MMMM": "January", "MMM": "Jan", "MM": "01", "M": "1", "dd": "02", "d": "2", "HH": "15", "hh": "03", "h": "3", "mm": "04", "m": "4",
+	"ss": "05", "s": "5",
+}
+
+// lettered writes a date by runs of letters, as Spark's date_format and SQL Server's FORMAT do.
+func lettered(r *rules, a []Value) Value {
+	v := a[0]
+	if v.Kind != Date && v.Kind != Timestamp {
+		panic(unknownHere("a format of " + v.Kind.noun()))
+	}
+	t := v.moment()
+	var b strings.Builder
+	for pattern := r.written(a[1]); pattern != ""; {
+		n := len(pattern) - len(strings.TrimLeft(pattern, pattern[:1]))
+		letters := pattern[:n]
+		pattern = pattern[n:]
+		form, known := letterForms[letters]
+		switch {
+		case known:
+			b.WriteString(t.Format(form))
+		case r.dialect == dialect.Spark && strings.Trim(letters, "D") == "":
+			fmt.Fprintf(&b, "%0*d", n, t.YearDay())
+		case r.dialect == dialect.SQLServer && strings.Trim(letters, "YD") == "", strings.Trim(letters, " -/.:") == "":
+			b.WriteString(letters)
+		default:
+			panic(unknownHere("the format " + letters))
+		}
+	}
+	return r.text(b.String())
+}
+
 // charForm is a pattern of TO_CHAR.
 type charForm struct {
 	pattern string
@@ -602,6 +645,10 @@ var charForms = []charForm{
 	{"IYYY", func(t time.Time) string { y, _ := t.ISOWeek(); return fmt.Sprintf("%04d", y) }},
 	{"YYYY", func(t time.Time) string { return t.Format("2006") }},
 	{"HH24", func(t time.Time) string { return t.Format("15") }},
+	{"HH12", func(t time.Time) string { return t.Format("03") }},
+	{"HH", func(t time.Time) string { return t.Format("03") }},
+	{"AM", func(t time.Time) string { return t.Format("PM") }},
+	{"PM", func(t time.Time) string { return t.Format("PM") }},
 	{"IW", func(t time.Time) string { _, w := t.ISOWeek(); return fmt.Sprintf("%02d", w) }},
 	{"WW", func(t time.Time) string { return fmt.Sprintf("%02d", (t.YearDay()-1)/7+1) }},
 	{"MONTH", func(t time.Time) string { return strings.ToUpper(fmt.Sprintf("%-9s", t.Format("January"))) }},

@@ -37,7 +37,7 @@ var textFunctions = map[string]function{
 	"num_nulls":    {in: postgres, min: 1, max: -1, takesNull: true, work: func(_ *rules, a []Value) Value { return countNulls(a, true) }},
 	"num_nonnulls": {in: postgres, min: 1, max: -1, takesNull: true, work: func(_ *rules, a []Value) Value { return countNulls(a, false) }},
 	"typeof":       {in: onlySQLite, min: 1, max: 1, takesNull: true, work: storageName},
-	"format":       {in: postgres, min: 1, max: -1, takesNull: true, work: formattedText},
+	"format":       {in: postgres | dialect.In(dialect.SQLServer), min: 1, max: -1, takesNull: true, work: formatOf},
 }
 
 // positions reads the place and length that a function is given, in letters.
@@ -204,6 +204,20 @@ func storageName(_ *rules, a []Value) Value {
 		return OfText("blob")
 	}
 	return OfText("text")
+}
+
+// formatOf is FORMAT, which writes a date on SQL Server and fills in a text on PostgreSQL.
+func formatOf(r *rules, a []Value) Value {
+	if r.dialect != dialect.SQLServer {
+		return formattedText(r, a)
+	}
+	if len(a) != 2 {
+		panic(unknownHere("FORMAT of a culture"))
+	}
+	if a[0].IsNull() {
+		return a[0]
+	}
+	return lettered(r, a)
 }
 
 // formattedText is PostgreSQL's FORMAT of %s and %%.

@@ -1,6 +1,7 @@
 package schema
 
 import (
+	"slices"
 	"strconv"
 	"strings"
 
@@ -32,6 +33,28 @@ func (b *Bounds) Excludes(value string) bool {
 		return false
 	}
 	return b.Low != nil && (f < *b.Low || f == *b.Low && b.LowOut) || b.High != nil && (f > *b.High || f == *b.High && b.HighOut)
+}
+
+// ExcludesAbove reports whether no number above f is let in, nor f itself if that is asked, too.
+func (b *Bounds) ExcludesAbove(f float64, itself bool) bool {
+	if b.Values != nil {
+		return !slices.ContainsFunc(b.Values, func(v string) bool {
+			n, err := strconv.ParseFloat(v, 64)
+			return err != nil || n > f || n == f && itself
+		})
+	}
+	return b.High != nil && (*b.High < f || *b.High == f && (!itself || b.HighOut))
+}
+
+// ExcludesBelow is ExcludesAbove of the numbers below f.
+func (b *Bounds) ExcludesBelow(f float64, itself bool) bool {
+	if b.Values != nil {
+		return !slices.ContainsFunc(b.Values, func(v string) bool {
+			n, err := strconv.ParseFloat(v, 64)
+			return err != nil || n < f || n == f && itself
+		})
+	}
+	return b.Low != nil && (*b.Low > f || *b.Low == f && (!itself || b.LowOut))
 }
 
 func alikeValues(a, b string) bool {

@@ -11,6 +11,25 @@ func Unparen(x Expr) Expr {
 	}
 }
 
+// IsCondition reports whether an expression is true or false by its operator.
+func IsCondition(x Expr) bool {
+	switch n := Unparen(x).(type) {
+	case *Binary:
+		return n.Op.IsComparison() || n.Op == OpAnd || n.Op == OpOr
+	case *Is, *In, *Between, *Like, *Exists:
+		return true
+	case *Unary:
+		return n.Op == OpNot
+	}
+	return false
+}
+
+// IsGiven reports whether an expression is a literal other than NULL.
+func IsGiven(x Expr) bool {
+	l, ok := Unparen(x).(*Literal)
+	return ok && l.Lit != NullLiteral
+}
+
 // Operands calls f for each operand that an operator joins at the top of x, in the order of
 // the text, looking through parentheses; before is the operator in front of it, nil in front
 // of the first.

@@ -182,7 +182,7 @@ var truth = &check.Check{
 			"SELECT CASE WHEN frame_count > 8 THEN 1 ELSE 0 END AS large FROM hives",
 		},
 	}},
-	On: check.Comparisons(runTruth).With(facts.LiteralSide),
+	On: check.Operators(runTruth, syntax.OpEqual, syntax.OpNotEqual).With(facts.LiteralSide | facts.CaseSide),
 }
 
 // truthTest reports whether a comparison asks whether the condition of a CASE holds.

@@ -34,6 +34,11 @@ var orderInSubquery = &check.Check{
 	}, {
 		Dialect: dialect.Oracle,
 		Near:    []string{"SELECT name FROM (SELECT name FROM hives ORDER BY name) WHERE ROWNUM <= 3"},
+	}, {
+		Dialect: dialect.SQLServer,
+		Bad:     "CREATE VIEW keeper_names AS SELECT TOP 100 PERCENT name FROM keepers ORDER BY name",
+		Good:    "CREATE VIEW keeper_names AS SELECT name FROM keepers",
+		Near:    []string{"CREATE VIEW keeper_names AS SELECT TOP 10 PERCENT name FROM keepers ORDER BY name"},
 	}},
 	On: check.Nodes(runOrderInSubquery).With(facts.Ordered),
 }
@@ -43,7 +48,8 @@ func runOrderInSubquery(p *check.Pass, q *syntax.Query) {
 		return
 	}
 	sel, _ := q.Body.(*syntax.Select)
-	if sel != nil && (sel.Top != nil || len(sel.DistinctOn) > 0) {
+	all := sel != nil && takesAll(p, sel.Top)
+	if sel != nil && (sel.Top != nil && !all || len(sel.DistinctOn) > 0) {
 		return
 	}
 	what := ""
@@ -70,12 +76,28 @@ func runOrderInSubquery(p *check.Pass, q *syntax.Query) {
 	default:
 		return
 	}
-	p.Report(check.Finding{
+	f := check.Finding{
 		Span: q.OrderBy.Span(), Certainty: check.Certain,
 		Message: fmt.Sprintf("ORDER BY in %s promises no order", what),
 		Why:     "Only the outermost ORDER BY decides the order of the rows, and here no row limit needs it.",
 		Mends:   []check.Mend{{Title: "drop it", Effect: check.SameRows, Edits: p.RemoveClause(q.OrderBy)}},
-	})
+	}
+	if all {
+		f.Verdicts = p.Check.Verdicts.But(check.Unclear, dialect.In(dialect.SQLServer))
+		f.Why = "Only the outermost ORDER BY decides the order of the rows, and TOP 100 PERCENT takes all of them: SQL Server sorts nothing here."
+		f.Mends[0] = check.Mend{Title: "drop both", Effect: check.SameRows, Edits: append(
+			[]text.Edit{check.Replace(text.Span{Start: sel.Top.Span().Start, End: sel.Items[0].Span().Start}, "")}, f.Mends[0].Edits...)}
+	}
+	p.Report(f)
+}
+
+// takesAll reports whether a row limit is TOP 100 PERCENT.
+func takesAll(p *check.Pass, top *syntax.Limit) bool {
+	if top == nil || !top.Loose || top.Count == nil {
+		return false
+	}
+	written := strings.Fields(strings.ToLower(p.Text(top)))
+	return strings.Trim(p.Text(syntax.Unparen(top.Count)), "()") == "100" && written[len(written)-1] == "percent"
 }
 
 // aggregatesInOrder reports whether the query around a derived table puts values

@@ -7,7 +7,6 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
-	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -31,6 +30,16 @@ var countElse = &check.Check{
 		Dialect: dialect.MariaDB,
 		Bad:     "SELECT COUNT(temper > 3) FROM inspections",
 		Good:    "SELECT SUM(temper > 3) FROM inspections",
+		Near:    []string{"SELECT COUNT(mites > 3 OR NULL) FROM inspections"},
+	}, {
+		Dialect: dialect.MySQL,
+		Bad:     "SELECT COUNT(IF(mites > 3, 1, 0)) FROM inspections",
+		Good:    "SELECT COUNT(IF(mites > 3, 1, NULL)) FROM inspections",
+		Near:    []string{"SELECT SUM(IF(mites > 3, 1, 0)) FROM inspections"},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT COUNT(mites > 3 AND temper > 2) FROM inspections",
+		Good:    "SELECT COUNT(CASE WHEN mites > 3 AND temper > 2 THEN 1 END) FROM inspections",
 	}},
 	On: check.Calls(runCountElse, "count"),
 }
@@ -58,8 +67,17 @@ func runCountElse(p *check.Pass, c *syntax.Call) {
 		f.Why = fmt.Sprintf("COUNT leaves out only NULL, and %s is not NULL, so every row is counted.", p.Brief(lit))
 		f.Mends = []check.Mend{{Title: "drop ELSE", Effect: check.NewRows,
 			Edits: p.Remove(text.Span{Start: x.Whens[len(x.Whens)-1].Span().End, End: x.Else.Span().End})}}
-	case *syntax.Binary:
-		if !x.Op.IsComparison() || p.Nullable(x.X) == facts.Yes || p.Nullable(x.Y) == facts.Yes {
+	case *syntax.Call:
+		if name := p.FunctionName(x); name != "if" && name != "iif" || len(x.Args) != 3 || !syntax.IsGiven(x.Args[1]) || !syntax.IsGiven(x.Args[2]) {
+			return
+		}
+		other := x.Args[2]
+		f.Message = fmt.Sprintf("COUNT counts the rows that get %s, too", p.Brief(other))
+		f.Why = fmt.Sprintf("COUNT leaves out only NULL, and %s is not NULL, so every row is counted.", p.Brief(other))
+		f.Mends = []check.Mend{{Title: "give NULL instead", Effect: check.NewRows,
+			Edits: []text.Edit{check.Replace(other.Span(), p.Word(c.Span().Start, "NULL"))}}}
+	default:
+		if !countsWhatIsFalse(p, x) {
 			return
 		}
 		f.Certainty = check.Likely
@@ -69,13 +87,31 @@ func runCountElse(p *check.Pass, c *syntax.Call) {
 		if p.Dialect.Has(dialect.ExecutedComments) || p.Dialect == dialect.SQLite {
 			f.Mends = []check.Mend{{Title: "add up instead", Effect: check.NewRows, Edits: []text.Edit{check.Replace(name, p.Word(name.Start, "SUM"))}}}
 		} else {
-			f.Mends = []check.Mend{{Title: "count CASE WHEN … THEN 1 END", Effect: check.ByHand}}
+			counted := fmt.Sprintf("%s %s %s 1 %s", p.Word(name.Start, "CASE WHEN"), p.Text(x), p.Word(name.Start, "THEN"), p.Word(name.Start, "END"))
+			f.Mends = []check.Mend{{Title: "count the rows in which it is true", Effect: check.NewRows,
+				Edits: []text.Edit{check.Replace(c.Args[0].Span(), counted)}}}
 		}
-	default:
-		return
 	}
 	p.Report(f)
 }
+
+// countsWhatIsFalse reports whether a condition is false, not NULL, for the rows that it is to
+// leave out. One that ends in OR NULL is written to be counted.
+func countsWhatIsFalse(p *check.Pass, x syntax.Expr) bool {
+	if !syntax.IsCondition(x) || conditionIsNoValue.Has(p.Dialect) {
+		return false
+	}
+	found := true
+	syntax.Operands(x, syntax.OpOr, func(x syntax.Expr, _ *syntax.Binary) {
+		if l, ok := syntax.Unparen(x).(*syntax.Literal); ok && l.Lit == syntax.NullLiteral {
+			found = false
+		}
+	})
+	return found
+}
+
+// conditionIsNoValue are the dialects that refuse to count a condition, as logic.condition-as-value tells.
+var conditionIsNoValue = dialect.In(dialect.SQLServer)
 
 var havingZero = &check.Check{
 	ID:    "group.having-zero",

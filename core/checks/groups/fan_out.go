@@ -40,6 +40,11 @@ var fanOut = &check.Check{
 	}, {
 		Bad:  "SELECT h.apiary_id, COUNT(h.hive_id) AS hives FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id GROUP BY h.apiary_id",
 		Good: "SELECT h.apiary_id, COUNT(DISTINCT h.hive_id) AS hives FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id GROUP BY h.apiary_id",
+	}, {
+		Bad: "SELECT h.hive_id, COUNT(i.inspection_id) AS visits FROM hives AS h LEFT JOIN inspections AS i ON i.hive_id = h.hive_id " +
+			"LEFT JOIN harvests AS g ON g.hive_id = h.hive_id GROUP BY h.hive_id",
+		Good: "SELECT h.hive_id, COUNT(DISTINCT i.inspection_id) AS visits FROM hives AS h LEFT JOIN inspections AS i ON i.hive_id = h.hive_id " +
+			"LEFT JOIN harvests AS g ON g.hive_id = h.hive_id GROUP BY h.hive_id",
 	}},
 	On: check.Nodes(runFanOut).With(facts.Aggregating | facts.Several),
 }
@@ -109,7 +114,7 @@ func fanOf(p *check.Pass, sel *syntax.Select, sources facts.SourceSet, keys []sy
 
 func reportFanOut(p *check.Pass, sel *syntax.Select, c *syntax.Call, fan fan) {
 	many := fan.many
-	if many == nil || p.FunctionName(c) == "count" && many.Optional && sel.GroupBy != nil {
+	if many == nil || many.Optional && sel.GroupBy != nil && countsAllRows(p, p.Scope(sel), c) {
 		return // of COUNT over an outer join group.count-outer-join tells
 	}
 	var names []string

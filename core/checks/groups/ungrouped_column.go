@@ -9,6 +9,7 @@ import (
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/facts"
+	"justlens/core/schema"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -35,6 +36,13 @@ var ungroupedColumn = &check.Check{
 			"SELECT apiary_id, (SELECT a.name FROM apiaries AS a WHERE a.apiary_id = h.apiary_id) FROM hives AS h GROUP BY apiary_id",
 			"SELECT apiary_id, COUNT(*) FROM hives GROUP BY 1",
 			"SELECT apiary_id, COUNT(*) FROM hives GROUP BY apiary_id ORDER BY MAX(name)",
+		},
+	}, {
+		Bad: "SELECT * FROM inspections GROUP BY hive_id",
+		Near: []string{
+			"SELECT * FROM inspections GROUP BY inspection_id",
+			"SELECT h.*, COUNT(i.inspection_id) FROM hives AS h JOIN inspections AS i ON i.hive_id = h.hive_id GROUP BY h.hive_id",
+			"SELECT * FROM (SELECT apiary_id FROM hives) AS d GROUP BY apiary_id",
 		},
 	}, {
 		Dialect: dialect.SQLServer,
@@ -98,8 +106,12 @@ func runUngroupedColumn(p *check.Pass, s *syntax.Select, aggregate *syntax.Call)
 	u := ungrouped{pass: p, sel: s, grouping: g, aggregate: aggregate}
 	u.each = u.visit
 	for _, item := range s.Items {
-		if star, ok := item.X.(*syntax.Star); ok && s.GroupBy == nil {
-			starBesideAggregate(p, star, aggregate)
+		if star, ok := item.X.(*syntax.Star); ok {
+			if s.GroupBy == nil {
+				starBesideAggregate(p, star, aggregate)
+			} else {
+				u.star(star)
+			}
 			continue
 		}
 		syntax.Inspect(item.X, u.each)
@@ -166,6 +178,53 @@ func starBesideAggregate(p *check.Pass, star *syntax.Star, aggregate *syntax.Cal
 		Why:     fmt.Sprintf("%s makes one row of all rows, and the columns of %s have many values in them.", p.Brief(aggregate), p.Text(star)),
 		Related: []check.Related{{Span: aggregate.Span(), Message: "this aggregates all rows"}},
 		Mends:   []check.Mend{{Title: "list the columns to group by, or leave the aggregate to a query of its own", Effect: check.ByHand}},
+	})
+}
+
+// star reports the columns of a star that are not grouped.
+func (u *ungrouped) star(star *syntax.Star) {
+	p := u.pass
+	scope := p.Scope(u.sel)
+	if scope.Natural || u.sel.Reshaped || !p.Tells(star) {
+		return
+	}
+	anyRow := p.Check.Verdicts[p.Dialect] == check.Wrong
+	byEquality := anyRow || p.Dialect.Has(dialect.GroupedByEquality)
+	var columns []string
+	for _, src := range scope.Sources {
+		t := src.SchemaTable()
+		if len(star.Qualifier) > 0 && star.Qualifier[len(star.Qualifier)-1].Sym != src.Name.Sym {
+			continue
+		}
+		if t == nil || t.IsView {
+			return
+		}
+		fixed := u.of(src, byEquality).fixed
+		if (anyRow || p.Dialect.Has(dialect.GroupedByKey)) && keyIsFixed(t, fixed, byEquality) {
+			continue
+		}
+		for i, c := range t.Columns {
+			if !fixed[i] && !c.Hidden && !scope.Merges(p.Names.Find(c.Name)) {
+				columns = append(columns, c.Name)
+			}
+		}
+	}
+	if len(columns) == 0 {
+		return
+	}
+	are, named := "is", check.List(columns[:min(len(columns), mostNamed)], "and")
+	if len(columns) > 1 {
+		are = "are"
+	}
+	if more := len(columns) - mostNamed; more > 0 {
+		named = fmt.Sprintf("%s and %d more", strings.Join(columns[:mostNamed], ", "), more)
+	}
+	p.Report(check.Finding{
+		Span: star.Span(), Certainty: check.Certain,
+		Message: fmt.Sprintf("of %s, %s %s neither grouped nor aggregated", p.Text(star), named, are),
+		Why:     fmt.Sprintf("A group of %s can hold several values of each, and the result has room for one.", groupedBy(p, u.sel)),
+		Related: []check.Related{{Span: u.sel.GroupBy.Span(), Message: "grouped here"}},
+		Mends:   []check.Mend{{Title: "list the grouped columns, and aggregates of the others", Effect: check.ByHand}},
 	})
 }
 
@@ -309,6 +368,14 @@ func (u *ungrouped) determined(n *syntax.Name, use *bind.Use) facts.Answer {
 		return facts.Unknown
 	}
 	fixed := u.of(use.Source, byEquality).fixed
+	if keyIsFixed(t, fixed, byEquality) || byEquality && fixed[use.Column.Index] {
+		return facts.Yes
+	}
+	return facts.No
+}
+
+// keyIsFixed reports whether some columns hold a key of their table by which the database tells rows apart.
+func keyIsFixed(t *schema.Table, fixed map[int]bool, byEquality bool) bool {
 	for _, k := range t.Keys {
 		if !k.Primary && !byEquality {
 			continue
@@ -318,13 +385,10 @@ func (u *ungrouped) determined(n *syntax.Name, use *bind.Use) facts.Answer {
 			whole = whole && fixed[c]
 		}
 		if whole {
-			return facts.Yes
+			return true
 		}
 	}
-	if byEquality && fixed[use.Column.Index] {
-		return facts.Yes
-	}
-	return facts.No
+	return false
 }
 
 // mergedKey reports whether a key is the column that USING or NATURAL has made of this one and its

@@ -27,6 +27,7 @@ var functionOnColumn = &check.Check{
 		Near: []string{
 			"SELECT YEAR(inspected_at) FROM inspections WHERE inspected_at >= '2026-01-01'",
 			"SELECT hive_id FROM inspections WHERE hive_id = ABS(-3)",
+			"SELECT hive_id FROM inspections WHERE inspected_at >= '2026-01-01' AND YEAR(inspected_at) = 2026",
 			"SELECT YEAR(inspected_at) FROM inspections GROUP BY YEAR(inspected_at) HAVING MAX(YEAR(inspected_at)) > 2024",
 		},
 	}, {
@@ -50,8 +51,16 @@ var functionOnColumn = &check.Check{
 		Bad:     "SELECT hive_id FROM inspections WHERE YEAR(inspected_at) BETWEEN 2024 AND 2025",
 		Good:    "SELECT hive_id FROM inspections WHERE inspected_at >= '20240101' AND inspected_at < '20260101'",
 		Near:    []string{"SELECT hive_id FROM inspections WHERE CAST(inspected_at AS date) = '20260501'"},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT hive_id FROM harvests WHERE taken_on::text LIKE '2026-05%'",
+		Good:    "SELECT hive_id FROM harvests WHERE taken_on >= '2026-05-01' AND taken_on < '2026-06-01'",
+		Near:    []string{"SELECT hive_id FROM harvests WHERE taken_on::text LIKE '%-05-%'"},
+	}, {
+		Dialect: dialect.MySQL,
+		Bad:     "SELECT hive_id FROM inspections WHERE YEAR(inspected_at) IN (2023, 2025)",
 	}},
-	On: check.Operators(compared, syntax.OpEqual, syntax.OpLess, syntax.OpLessEqual, syntax.OpGreater, syntax.OpGreaterEqual).With(facts.FunctionSide).And(check.Nodes(ranged)),
+	On: check.Operators(compared, syntax.OpEqual, syntax.OpLess, syntax.OpLessEqual, syntax.OpGreater, syntax.OpGreaterEqual).With(facts.FunctionSide).And(check.Nodes(ranged)).And(check.Nodes(listed)).And(check.Nodes(matched)),
 }
 
 var filters = syntax.Kinds(syntax.KindWhere, syntax.KindJoin)
@@ -60,7 +69,7 @@ var filters = syntax.Kinds(syntax.KindWhere, syntax.KindJoin)
 type comparison struct {
 	node     syntax.Expr
 	function syntax.Expr
-	op       syntax.Op // OpNone for BETWEEN
+	op       syntax.Op // OpNone for BETWEEN, OpOther for IN and LIKE
 	values   []syntax.Expr
 }
 
@@ -82,6 +91,26 @@ func ranged(p *check.Pass, n *syntax.Between) {
 	}
 }
 
+func listed(p *check.Pass, n *syntax.In) {
+	if n.Not || n.Query != nil || len(n.List) == 0 || !mayWrap(n.X) {
+		return
+	}
+	if place, _ := p.Enclosing(n, filters); place != nil {
+		judge(p, place, comparison{n, n.X, syntax.OpOther, n.List})
+	}
+}
+
+// matched looks at a pattern whose beginning an index could serve.
+func matched(p *check.Pass, n *syntax.Like) {
+	pattern, ok := syntax.Unparen(n.Pattern).(*syntax.Literal)
+	if n.Not || n.Op > syntax.OpILike || !ok || pattern.Lit != syntax.TextLiteral || !mayWrap(n.X) || strings.ContainsAny(p.Text(pattern)[:2], "%_") {
+		return
+	}
+	if place, _ := p.Enclosing(n, filters); place != nil {
+		judge(p, place, comparison{n, n.X, syntax.OpOther, []syntax.Expr{n.Pattern}})
+	}
+}
+
 // mayWrap reports whether an expression may be a function of a column.
 func mayWrap(x syntax.Expr) bool {
 	switch syntax.Unparen(x).Kind() {
@@ -99,7 +128,7 @@ func judge(p *check.Pass, place syntax.Node, c comparison) bool {
 		return false
 	}
 	u := p.Use(column)
-	if u.Outer || u.Source == nil || u.Source.Query != nil || dependsOn(p, c.values, u.Source) || hasIndexOn(p, u, c.function) {
+	if u.Outer || u.Source == nil || u.Source.Query != nil || dependsOn(p, c.values, u.Source) || hasIndexOn(p, u, c.function) || isBoundedBeside(p, place, c.node, column) {
 		return true
 	}
 	name := p.Text(column)
@@ -111,13 +140,39 @@ func judge(p *check.Pass, place syntax.Node, c comparison) bool {
 		Message:   fmt.Sprintf("%s hides %s from its index", oneLine(p, c.function), name),
 		Why:       fmt.Sprintf("Compare the bare column: an index on %s holds its values, not the function's, so every row is read.", name),
 	}
-	if mend, ok := rangeMend(p, c, u, column); ok {
+	if mend, ok := beginningMend(p, c, column); ok {
+		f.Mends = append(f.Mends, mend)
+	} else if mend, ok := rangeMend(p, c, u, column); ok {
 		f.Mends = append(f.Mends, mend)
 	} else {
 		f.Mends = append(f.Mends, check.Mend{Title: "compare the bare column, or index the expression", Effect: check.ByHand})
 	}
 	p.Report(f)
 	return true
+}
+
+// longCondition is a length in bytes up to which each condition is compared with each.
+const longCondition = 8 << 10
+
+// isBoundedBeside reports whether another condition of WHERE bounds the bare column, so that an index finds
+// the rows of which the function is then asked.
+func isBoundedBeside(p *check.Pass, place, condition syntax.Node, column *syntax.Name) bool {
+	where, ok := place.(*syntax.Where)
+	if !ok || where.Span().Len() > longCondition {
+		return false
+	}
+	found := false
+	syntax.Conjuncts(where.Cond, func(x syntax.Expr) {
+		switch n := syntax.Unparen(x).(type) {
+		case *syntax.Binary:
+			found = found || syntax.Node(n) != condition && n.Op.IsComparison() && n.Op != syntax.OpNotEqual && (p.Same(n.X, column) || p.Same(n.Y, column))
+		case *syntax.Between:
+			found = found || !n.Not && p.Same(n.X, column)
+		case *syntax.In:
+			found = found || !n.Not && p.Same(n.X, column)
+		}
+	})
+	return found
 }
 
 func verdicts(p *check.Pass, function syntax.Expr) check.Verdicts {

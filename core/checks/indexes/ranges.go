@@ -43,6 +43,8 @@ func rangeMend(p *check.Pass, c comparison, u *bind.Use, column *syntax.Name) (c
 		condition = name + " < " + high
 	case syntax.OpGreater:
 		condition = name + " >= " + high
+	default:
+		return check.Mend{}, false
 	}
 	effect, title := check.SameRows, "ask for the range"
 	if !holdsDates(p, u) {
@@ -51,6 +53,35 @@ func rangeMend(p *check.Pass, c comparison, u *bind.Use, column *syntax.Name) (c
 	return check.Mend{Title: title, Effect: effect, Edits: []text.Edit{
 		check.Replace(text.Span{Start: start, End: c.node.Span().End}, condition),
 	}}, true
+}
+
+// beginningMend writes the range of days whose text begins as a pattern says. It is for a person to take:
+// how a date is written as a text is a setting of the session.
+func beginningMend(p *check.Pass, c comparison, column *syntax.Name) (check.Mend, bool) {
+	like, ok := c.node.(*syntax.Like)
+	cast, isCast := syntax.Unparen(c.function).(*syntax.Cast)
+	if !ok || !isCast || !p.Type(column).Class.HasDay() || p.Type(cast).Class != class.Text {
+		return check.Mend{}, false
+	}
+	beginning, isOpen := strings.CutSuffix(strings.Trim(p.Text(like.Pattern), "'"), "%")
+	beginning = strings.TrimSuffix(beginning, "-")
+	for _, unit := range [...]struct {
+		layout              string
+		years, months, days int
+	}{{"2006", 1, 0, 0}, {"2006-01", 0, 1, 0}, {time.DateOnly, 0, 0, 1}} {
+		first, err := time.Parse(unit.layout, beginning)
+		if !isOpen || err != nil {
+			continue
+		}
+		low, high := first.Format(time.DateOnly), first.AddDate(unit.years, unit.months, unit.days).Format(time.DateOnly)
+		name := p.Text(column)
+		condition := fmt.Sprintf("%s >= %s %s %s < %s", name, p.Dialect.Day(low), p.Word(conjunction(p, c), "AND"), name, p.Dialect.Day(high))
+		if needsParentheses(p, c.node) {
+			condition = "(" + condition + ")"
+		}
+		return check.Mend{Title: "ask for the range", Effect: check.ByHand, Edits: []text.Edit{check.Replace(c.node.Span(), condition)}}, true
+	}
+	return check.Mend{}, false
 }
 
 // conjunction gives a place whose letter case a new AND should follow.

@@ -32,7 +32,7 @@ var arithmeticOnColumn = &check.Check{
 	}, {
 		Bad: "SELECT hive_id FROM harvests WHERE harvest_id * 2 > 10",
 	}},
-	On: check.Comparisons(runArithmetic),
+	On: check.Comparisons(runArithmetic).With(facts.Calculated),
 }
 
 func runArithmetic(p *check.Pass, b *syntax.Binary) {

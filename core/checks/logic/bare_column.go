@@ -144,7 +144,7 @@ func valueAsCondition(p *check.Pass, name *syntax.Name, t schema.Type) {
 
 // mustBeTruth reports a condition that by the exact types of the dialect is none.
 func mustBeTruth(p *check.Pass, x syntax.Expr) {
-	if isCondition(x) {
+	if syntax.IsCondition(x) {
 		return
 	}
 	t := p.Exact(x)
@@ -163,19 +163,6 @@ func mustBeTruth(p *check.Pass, x syntax.Expr) {
 		Why:     "A condition is true or false.",
 		Mends:   []check.Mend{{Title: "compare it with a value", Effect: check.ByHand}},
 	})
-}
-
-// isCondition reports whether an expression is true or false by its operator.
-func isCondition(x syntax.Expr) bool {
-	switch n := x.(type) {
-	case *syntax.Binary:
-		return n.Op.IsComparison() || n.Op == syntax.OpAnd || n.Op == syntax.OpOr
-	case *syntax.Is, *syntax.In, *syntax.Between, *syntax.Like, *syntax.Exists:
-		return true
-	case *syntax.Unary:
-		return n.Op == syntax.OpNot
-	}
-	return false
 }
 
 // isAssigned reports whether a part of a chain of ANDs is assigned, where a comma was meant.

@@ -6,5 +6,5 @@ import "justlens/core/check"
 // Checks is the family's list.
 var Checks = []*check.Check{
 	andOr, alwaysTrue, alwaysFalse, redundant, orChain, bareValue, chainedComparison, doubleNegative, notScope,
-	bareColumn, constantComparison,
+	bareColumn, constantComparison, conditionAsValue,
 }

@@ -5,5 +5,5 @@ import "justlens/core/check"
 
 // Checks is the family's list.
 var Checks = []*check.Check{
-	leadingWildcard, onNumber, wildcardInEquals, shellWildcard, caseNever, noWildcard, everything, openUnderscore, caseDiffers, escapeLength,
+	leadingWildcard, onNumber, wildcardInEquals, shellWildcard, foreignPattern, caseNever, noWildcard, everything, openUnderscore, caseDiffers, escapeLength,
 }

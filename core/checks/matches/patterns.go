@@ -43,7 +43,7 @@ func constant(p *check.Pass, x syntax.Expr) (l *syntax.Literal, pattern string) 
 
 func runNoWildcard(p *check.Pass, n *syntax.Like) {
 	l, pattern := constant(p, n.Pattern)
-	if n.Op != syntax.OpLike || l == nil || n.Escape != nil || strings.ContainsAny(pattern, "%_\\*?") || p.Dialect == dialect.SQLServer && strings.Contains(pattern, "[") {
+	if n.Op != syntax.OpLike || l == nil || n.Escape != nil || strings.ContainsAny(pattern, "%_\\*?") || strings.Contains(pattern, "[") && (p.Dialect == dialect.SQLServer || holdsRange(pattern)) || isExpression(pattern) {
 		return
 	}
 	sign := "="
@@ -212,7 +212,7 @@ var shellWildcard = &check.Check{
 
 func runShellWildcard(p *check.Pass, n *syntax.Like) {
 	l, pattern := constant(p, n.Pattern)
-	if l == nil || n.Op > syntax.OpILike || n.Escape != nil || strings.ContainsAny(pattern, "%_\\") || !strings.HasPrefix(pattern, "*") && !strings.HasSuffix(pattern, "*") {
+	if l == nil || n.Op > syntax.OpILike || n.Escape != nil || strings.ContainsAny(pattern, "%_\\") || isExpression(pattern) || !strings.HasPrefix(pattern, "*") && !strings.HasSuffix(pattern, "*") {
 		return
 	}
 	mended := "'" + strings.NewReplacer("*", "%", "?", "_").Replace(pattern) + "'"
@@ -221,6 +221,120 @@ func runShellWildcard(p *check.Pass, n *syntax.Like) {
 		Why:     "% stands for any letters, _ for one.",
 		Mends:   []check.Mend{{Title: "write " + mended, Effect: check.NewRows, Edits: []text.Edit{check.Replace(l.Span(), mended)}}},
 	})
+}
+
+var foreignPattern = &check.Check{
+	ID:    "match.foreign-pattern",
+	Title: "a regular expression, or a set of letters, in a LIKE pattern",
+	Doc: "LIKE knows two wildcards, % and _, and everything else in its pattern stands for itself: ^, $ and .* are letters there, and so are the brackets of [A-C], which only SQL Server takes for a set. Each database but SQL Server " +
+		"has an operator or a function for regular expressions: ~ on PostgreSQL, REGEXP on MySQL and MariaDB, RLIKE on Spark, REGEXP_LIKE on Oracle.",
+	Verdicts: check.Everywhere(check.Wrong),
+	Examples: []check.Example{{
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT name FROM hives WHERE name LIKE '^Ash.*$'",
+		Good:    "SELECT name FROM hives WHERE name ~ '^Ash.*$'",
+		Near: []string{
+			"SELECT name FROM hives WHERE name LIKE 'Ash%'",
+			"SELECT name FROM hives WHERE name LIKE '[old] %'",
+			"SELECT name FROM hives WHERE name LIKE '%$'",
+			"SELECT name FROM hives WHERE name SIMILAR TO '[A-C]%'",
+			"SELECT name FROM hives WHERE name ~ '^[A-C].*$'",
+		},
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT name FROM hives WHERE name LIKE '[A-C]%'",
+		Good:    "SELECT name FROM hives WHERE name REGEXP '^[A-C]'",
+	}, {
+		Dialect: dialect.SQLServer,
+		Near:    []string{"SELECT name FROM hives WHERE name LIKE '[A-C]%'"},
+	}, {
+		Dialect: dialect.Oracle,
+		Bad:     "SELECT name FROM hives WHERE name NOT LIKE 'hive [0-9]'",
+		Good:    "SELECT name FROM hives WHERE NOT REGEXP_LIKE(name, '^hive [0-9]$')",
+	}},
+	On: check.Nodes(runForeignPattern),
+}
+
+func runForeignPattern(p *check.Pass, n *syntax.Like) {
+	l, pattern := constant(p, n.Pattern)
+	if l == nil || n.Op > syntax.OpILike || n.Escape != nil || strings.Contains(pattern, "\\") {
+		return
+	}
+	f := check.Finding{Span: l.Span(), Context: n.Span(), Certainty: check.Likely}
+	expression := pattern
+	switch {
+	case isExpression(pattern):
+		f.Message = fmt.Sprintf("LIKE takes the signs of %s for letters, as if it were no regular expression", p.Brief(l))
+		f.Why = "The only wildcards of LIKE are % and _."
+	case holdsRange(pattern) && p.Dialect != dialect.SQLServer && p.Dialect != dialect.ANSI:
+		f.Message = fmt.Sprintf("LIKE takes the brackets of %s for letters", p.Brief(l))
+		f.Why = "Only SQL Server's LIKE knows sets of letters in brackets."
+		expression = expressionOf(pattern)
+	default:
+		return
+	}
+	f.Mends = []check.Mend{expressionMend(p, n, expression)}
+	p.Report(f)
+}
+
+// isExpression reports whether a pattern of LIKE is a regular expression: it is anchored, or repeats any
+// letter.
+func isExpression(pattern string) bool {
+	return !strings.ContainsAny(pattern, "%") && (strings.HasPrefix(pattern, "^") && len(pattern) > 2 || strings.Contains(pattern, ".*") || strings.Contains(pattern, ".+"))
+}
+
+// holdsRange reports whether a pattern holds a set of letters with a range, as [A-C], or one that is
+// turned round, as [^A].
+func holdsRange(pattern string) bool {
+	_, behind, ok := strings.Cut(pattern, "[")
+	set, _, closed := strings.Cut(behind, "]")
+	if !ok || !closed || len(set) < 2 {
+		return false
+	}
+	return set[0] == '^' || len(set)%3 == 0 && set[1] == '-' && set[0] < set[2]
+}
+
+// expressionOf writes a pattern of SQL Server's LIKE as a regular expression; "" where it has letters
+// that mean something there.
+func expressionOf(pattern string) string {
+	if strings.ContainsAny(pattern, "$.*+?(){}|'") {
+		return ""
+	}
+	expression := "^" + strings.NewReplacer("%", ".*", "_", ".").Replace(pattern) + "$"
+	return strings.TrimPrefix(strings.TrimSuffix(expression, ".*$"), "^.*")
+}
+
+// expressionMend compares with a regular expression as the dialect does.
+func expressionMend(p *check.Pass, n *syntax.Like, expression string) check.Mend {
+	m := check.Mend{Title: "match a regular expression", Effect: check.NewRows}
+	not, operator := "", ""
+	if n.Not {
+		not = p.Word(n.OpSpan.Start, "NOT") + " "
+	}
+	switch p.Dialect {
+	case dialect.Postgres:
+		operator = "~"
+		if n.Op == syntax.OpILike {
+			operator = "~*"
+		}
+		if n.Not {
+			not, operator = "", "!"+operator
+		}
+	case dialect.MySQL, dialect.MariaDB:
+		operator = p.Word(n.OpSpan.Start, "REGEXP")
+	case dialect.Spark:
+		operator = p.Word(n.OpSpan.Start, "RLIKE")
+	case dialect.Oracle:
+		if expression != "" {
+			m.Edits = []text.Edit{check.Replace(n.Span(), fmt.Sprintf("%sREGEXP_LIKE(%s, '%s')", not, p.Text(n.X), expression))}
+			return m
+		}
+	}
+	if operator == "" || expression == "" {
+		return check.Mend{Title: "write the pattern with % and _, or match a regular expression", Effect: check.ByHand}
+	}
+	m.Edits = []text.Edit{check.Replace(n.Span(), fmt.Sprintf("%s %s%s '%s'", p.Text(n.X), not, operator, expression))}
+	return m
 }
 
 var openUnderscore = &check.Check{

@@ -150,6 +150,10 @@ var dateDifference = &check.Check{
 		Bad:     "SELECT MAX(inspected_at) - MIN(inspected_at) AS seconds FROM inspections",
 		Good:    "SELECT TIMESTAMPDIFF(SECOND, MIN(inspected_at), MAX(inspected_at)) AS seconds FROM inspections",
 	}, {
+		Dialect: dialect.MySQL,
+		Bad:     "SELECT name, moved_on - '2026-04-30' AS days FROM hives",
+		Good:    "SELECT name, DATEDIFF(moved_on, '2026-04-30') AS days FROM hives",
+	}, {
 		Dialect: dialect.SQLite,
 		Bad:     "SELECT MAX(treated_on) - MIN(treated_on) AS days FROM treatments",
 		Good:    "SELECT julianday(MAX(treated_on)) - julianday(MIN(treated_on)) AS days FROM treatments",
@@ -164,14 +168,15 @@ var dateDifference = &check.Check{
 
 func runDateDifference(p *check.Pass, n *syntax.Binary) {
 	t, u := p.Type(n.X), p.Type(n.Y)
-	if !isDate(p, n.X, t) || !isDate(p, n.Y, u) || !p.Tells(n) {
+	if !isDate(p, n.X, t) && !isDate(p, n.Y, u) || !isDate(p, n.X, t) && !isDayText(p, n.X) || !isDate(p, n.Y, u) && !isDayText(p, n.Y) || !p.Tells(n) {
 		return
 	}
+	days := (t.Class == class.Date || !t.Class.HasDay()) && (u.Class == class.Date || !u.Class.HasDay())
 	f := check.Finding{
 		Span: n.Span(), Certainty: check.Certain,
 		Message: fmt.Sprintf("%s subtracts numbers, not dates", p.Brief(n)),
 		Why:     p.Dialect.Title() + " makes each a number of its digits, such as 20260501, so that the first of May is 71 after the 30th of April.",
-		Mends:   []check.Mend{{Title: "count the time between", Effect: check.NewRows, Edits: []text.Edit{check.Replace(n.Span(), between(p, n, t.Class == class.Date && u.Class == class.Date))}}},
+		Mends:   []check.Mend{{Title: "count the time between", Effect: check.NewRows, Edits: []text.Edit{check.Replace(n.Span(), between(p, n, days))}}},
 	}
 	switch p.Dialect {
 	case dialect.SQLServer:
@@ -182,6 +187,12 @@ func runDateDifference(p *check.Pass, n *syntax.Binary) {
 		f.Why = "SQLite subtracts the numbers that the texts begin with, which are the years."
 	}
 	p.Report(f)
+}
+
+// isDayText reports whether an expression is a day in quotes, of which only MySQL and its kin, and SQLite, make no date.
+func isDayText(p *check.Pass, x syntax.Expr) bool {
+	_, _, ok := p.DayOf(x)
+	return ok && p.Dialect != dialect.SQLServer
 }
 
 // between writes the time from the right side of a difference to the left one: days between

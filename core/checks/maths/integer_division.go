@@ -35,6 +35,15 @@ var integerDivision = &check.Check{
 		Bad:     "SELECT name, frame_count / hive_id * 100 FROM hives",
 		Good:    "SELECT name, frame_count * 1.0 / hive_id * 100 FROM hives",
 		Near:    []string{"SELECT name, frame_count * 100 / hive_id FROM hives"},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT SUM(jars) / COUNT(*) AS jars_a_sale FROM sales",
+		Good:    "SELECT SUM(jars) * 1.0 / COUNT(*) AS jars_a_sale FROM sales",
+		Near:    []string{"SELECT SUM(price) / COUNT(*) AS price FROM sales"},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT ROUND(frame_count * 100 / hive_id, 1) AS share FROM hives",
+		Good:    "SELECT ROUND(frame_count * 100 * 1.0 / hive_id, 1) AS share FROM hives",
 	}},
 	On: check.Operators(runIntegerDivision, syntax.OpDivide).In(truncating),
 }
@@ -45,14 +54,14 @@ var integerDivision = &check.Check{
 var truncating = dialect.In(dialect.Postgres, dialect.SQLServer, dialect.SQLite)
 
 func runIntegerDivision(p *check.Pass, n *syntax.Binary) {
-	if p.Type(n.X).Class != class.Integer || p.Type(n.Y).Class != class.Integer || !p.Tells(n) {
+	if !isInteger(p, n.X) || !isInteger(p, n.Y) || !p.Tells(n) {
 		return
 	}
 	certainty := check.Possible
 	why := "The digits behind the point are cut off."
 	switch {
 	case isLiteral(n.X) && isLiteral(n.Y):
-	case dropsOnPurpose(p, n):
+	case dropsOnPurpose(p, n) && !isRounded(p, n):
 		return
 	case wantsFraction(p, n):
 		certainty = check.Likely
@@ -70,6 +79,18 @@ func runIntegerDivision(p *check.Pass, n *syntax.Binary) {
 		Why:     why,
 		Mends:   []check.Mend{{Title: "reckon with fractions", Effect: check.NewRows, Edits: check.After(n.X.Span(), " * 1.0")}},
 	})
+}
+
+// isInteger reports whether an expression gives a whole number, sums by their exact type.
+func isInteger(p *check.Pass, x syntax.Expr) bool {
+	of := p.Type(x).Class
+	return of == class.Integer || of == class.Unknown && p.Exact(x).IsInteger()
+}
+
+// isRounded reports whether a quotient is rounded to some digits behind the point.
+func isRounded(p *check.Pass, n *syntax.Binary) bool {
+	c, ok := p.Above(n).(*syntax.Call)
+	return ok && p.FunctionName(c) == "round" && len(c.Args) == 2 && syntax.Unparen(c.Args[0]) == syntax.Expr(n)
 }
 
 func isLiteral(x syntax.Expr) bool {
@@ -105,7 +126,7 @@ func isWhole(p *check.Pass, x syntax.Expr) bool {
 func wantsFraction(p *check.Pass, n *syntax.Binary) bool {
 	switch around := p.Above(n).(type) {
 	case *syntax.Call:
-		return p.FunctionName(around) == "round" && len(around.Args) == 2 && syntax.Unparen(around.Args[0]) == syntax.Expr(n)
+		return isRounded(p, n)
 	case *syntax.Cast:
 		of := p.Type(around).Class
 		return of == class.Decimal || of == class.Float

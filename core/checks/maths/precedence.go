@@ -101,6 +101,10 @@ var divideByZero = &check.Check{
 			"SELECT name, frame_count / 0.5 AS x FROM hives",
 			"SELECT SUM(weight_kg) / COUNT(*) AS x FROM harvests",
 		},
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT jars / NULLIF(0, price) AS x FROM sales",
+		Good:    "SELECT jars / NULLIF(price, 0) AS x FROM sales",
 	}},
 	On: check.Operators(runDivideByZero, syntax.OpDivide, syntax.OpModulo, syntax.OpIntegerDivide),
 }
@@ -122,6 +126,15 @@ func runDivideByZero(p *check.Pass, b *syntax.Binary) {
 		p.Report(f)
 		return
 	}
+	if turnedNullif(p, y) {
+		c := y.(*syntax.Call)
+		p.Report(check.Finding{Span: y.Span(), Context: b.Span(), Certainty: check.Certain,
+			Message: fmt.Sprintf("%s is 0 or NULL, whatever %s is", p.Brief(y), p.Brief(c.Args[1])),
+			Why:     "NULLIF gives its first argument, and NULL where the second is the same.",
+			Mends:   []check.Mend{{Title: "put the value first", Effect: check.NewRows, Edits: p.Swap(c.Args[0], c.Args[1])}},
+		})
+		return
+	}
 	if givesNull.Has(p.Dialect) || !p.Wants(check.Possible) || !mayBeZero(p, y) || isAsked(p, b) {
 		return
 	}
@@ -131,6 +144,16 @@ func runDivideByZero(p *check.Pass, b *syntax.Binary) {
 		Mends: []check.Mend{{Title: "make NULL of a zero", Effect: check.NewRows,
 			Edits: []text.Edit{check.Replace(b.Y.Span(), p.Word(p.Stmt.Span.Start, "NULLIF")+"("+p.Text(y)+", 0)")}}},
 	})
+}
+
+// turnedNullif reports whether a divisor is NULLIF(0, x).
+func turnedNullif(p *check.Pass, x syntax.Expr) bool {
+	c, ok := x.(*syntax.Call)
+	if !ok || len(c.Args) != 2 || p.FunctionName(c) != "nullif" {
+		return false
+	}
+	l, ok := syntax.Unparen(c.Args[0]).(*syntax.Literal)
+	return ok && l.Lit == syntax.NumberLiteral && strings.Trim(p.Text(l), "0.") == "" && !syntax.IsConstant(c.Args[1])
 }
 
 var givesNull = dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite)

@@ -124,7 +124,8 @@ func namesItself(p *check.Pass, item *syntax.SelectItem, named bool) bool {
 	case *syntax.Subquery:
 		return !named
 	case *syntax.Binary:
-		return x.Op == syntax.OpAssign // for what it does
+		_, variable := x.X.(*syntax.Param)
+		return x.Op == syntax.OpAssign || variable && x.Op == syntax.OpEqual && p.Dialect == dialect.SQLServer // for what it does
 	case *syntax.Call:
 		return x.Star && p.FunctionName(x) != "count"
 	}

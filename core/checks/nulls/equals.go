@@ -29,6 +29,9 @@ var equals = &check.Check{
 		Bad:  "SELECT name FROM hives WHERE NOT moved_on <> NULL",
 		Good: "SELECT name FROM hives WHERE NOT moved_on IS NOT NULL",
 	}, {
+		Bad:  "SELECT name FROM queens WHERE colour LIKE NULL",
+		Good: "SELECT name FROM queens WHERE colour IS NULL",
+	}, {
 		Dialect: dialect.MySQL,
 		Bad:     "SELECT name FROM hives WHERE NULL != moved_on",
 		Good:    "SELECT name FROM hives WHERE moved_on IS NOT NULL",
@@ -37,7 +40,25 @@ var equals = &check.Check{
 		Dialect: dialect.SQLServer,
 		Near:    []string{"SELECT moved_on = NULL, name FROM hives"},
 	}},
-	On: check.Comparisons(runEquals).With(facts.LiteralSide),
+	On: check.Comparisons(runEquals).With(facts.NullSide).And(check.Nodes(runLikeNull)),
+}
+
+// runLikeNull tells of a pattern that is NULL.
+func runLikeNull(p *check.Pass, n *syntax.Like) {
+	if !isNull(n.Pattern) || n.Op > syntax.OpSimilarTo {
+		return
+	}
+	test := "IS NULL"
+	if n.Not {
+		test = "IS NOT NULL"
+	}
+	test = p.Word(n.Pattern.Span().Start, test)
+	p.Report(check.Finding{
+		Span: n.Span(), Certainty: check.Certain,
+		Message: fmt.Sprintf("%s is never true", p.Brief(n)),
+		Why:     "NULL is no pattern, and nothing is like it.",
+		Mends:   []check.Mend{{Title: "say " + test, Effect: check.NewRows, Edits: []text.Edit{check.Replace(n.Span(), p.Text(n.X)+" "+test)}}},
+	})
 }
 
 func runEquals(p *check.Pass, b *syntax.Binary) {

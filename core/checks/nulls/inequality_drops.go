@@ -31,6 +31,15 @@ var inequalityDrops = &check.Check{
 	}, {
 		Bad:  "SELECT name FROM hives WHERE apiary_id = 1 AND queen_id NOT IN (3, 4)",
 		Good: "SELECT name FROM hives WHERE apiary_id = 1 AND (queen_id NOT IN (3, 4) OR queen_id IS NULL)",
+	}, {
+		Bad:  "SELECT name FROM hives WHERE NOT queen_id = 3",
+		Good: "SELECT name FROM hives WHERE (NOT queen_id = 3 OR queen_id IS NULL)",
+		Near: []string{
+			"SELECT name FROM hives WHERE NOT keeper_id = 3",
+			"SELECT name FROM hives WHERE NOT (queen_id = 3 AND keeper_id = 4)",
+		},
+	}, {
+		Bad: "SELECT name FROM hives WHERE NOT (keeper_id = 3 OR queen_id IN (3, 4))",
 	}},
 	On: check.Clauses(runInequalityDrops).With(facts.Negated),
 }
@@ -43,7 +52,7 @@ func runInequalityDrops(p *check.Pass, clause *facts.Clause) {
 	}
 	for i := range operands {
 		c := operands[i].X
-		column := refused(c)
+		column, alone := refused(p, c)
 		if column == nil || p.Use(column).Status != bind.Resolved || p.Use(column).Source.Optional || p.Nullable(column) != facts.Yes {
 			continue
 		}
@@ -53,14 +62,17 @@ func runInequalityDrops(p *check.Pass, clause *facts.Clause) {
 		if sel, ok := p.Parent(where).(*syntax.Select); ok && p.OthersReject(sel, column, c) {
 			continue
 		}
-		like := where.Span().Start
-		test := fmt.Sprintf(" %s %s %s)", p.Word(like, "OR"), p.Text(column), p.Word(like, "IS NULL"))
+		mend := check.Mend{Title: fmt.Sprintf("say what is to become of rows where %s is NULL", p.Brief(column)), Effect: check.ByHand}
+		if like := where.Span().Start; alone {
+			test := fmt.Sprintf(" %s %s %s)", p.Word(like, "OR"), p.Text(column), p.Word(like, "IS NULL"))
+			mend = check.Mend{Title: fmt.Sprintf("also keep rows where %s is NULL", p.Brief(column)), Effect: check.NewRows, Edits: []text.Edit{
+				check.Insert(c.Span().Start, "("), check.Insert(c.Span().End, test)}}
+		}
 		p.Report(check.Finding{
 			Span: c.Span(), Context: where.Span(), Certainty: check.Likely,
 			Message: fmt.Sprintf("rows where %s is NULL are left out as well", p.Brief(column)),
 			Why:     "For NULL the condition is neither true nor false, and only rows for which it is true are kept.",
-			Mends: []check.Mend{{Title: fmt.Sprintf("also keep rows where %s is NULL", p.Brief(column)), Effect: check.NewRows, Edits: []text.Edit{
-				check.Insert(c.Span().Start, "("), check.Insert(c.Span().End, test)}}},
+			Mends:   []check.Mend{mend},
 		})
 	}
 }
@@ -68,29 +80,47 @@ func runInequalityDrops(p *check.Pass, clause *facts.Clause) {
 // longChain is a number of conditions up to which each is compared with each.
 const longChain = 64
 
-// refused gives the column of which a condition refuses some constants.
-func refused(c syntax.Expr) *syntax.Name {
+// refused gives the column of which a condition refuses some constants, and whether it asks of that
+// column alone; of several the first that may be NULL.
+func refused(p *check.Pass, c syntax.Expr) (column *syntax.Name, alone bool) {
+	not, ok := syntax.Unparen(c).(*syntax.Unary)
+	if !ok || not.Op != syntax.OpNot {
+		column = refusedBy(c)
+		return column, true
+	}
+	var first *syntax.Name
+	alone = true
+	syntax.Operands(not.X, syntax.OpOr, func(x syntax.Expr, before *syntax.Binary) {
+		name := asked(x)
+		if before == nil {
+			first = name
+		}
+		alone = alone && name != nil && first != nil && p.Same(name, first)
+		if column == nil && name != nil && p.Use(name).Status == bind.Resolved && p.Nullable(name) == facts.Yes {
+			column = name
+		}
+	})
+	return column, alone
+}
+
+// asked gives the column of a condition that asks for some constants.
+func asked(c syntax.Expr) *syntax.Name {
 	var x syntax.Expr
 	switch c := syntax.Unparen(c).(type) {
 	case *syntax.Binary:
-		if column, op, value := c.Turned(); op == syntax.OpNotEqual && isValue(value) {
+		if column, op, value := c.Turned(); op == syntax.OpEqual && syntax.IsGiven(value) {
 			x = column
 		}
 	case *syntax.In:
-		if c.Not && len(c.List) > 0 && c.Query == nil {
+		if !c.Not && c.Query == nil && allGiven(c.List) {
 			x = c.X
 		}
-		for _, v := range c.List {
-			if !isValue(v) {
-				return nil
-			}
-		}
 	case *syntax.Like:
-		if c.Not && isValue(c.Pattern) {
+		if !c.Not && syntax.IsGiven(c.Pattern) {
 			x = c.X
 		}
 	case *syntax.Between:
-		if c.Not && isValue(c.Low) && isValue(c.High) {
+		if !c.Not && syntax.IsGiven(c.Low) && syntax.IsGiven(c.High) {
 			x = c.X
 		}
 	}
@@ -98,10 +128,33 @@ func refused(c syntax.Expr) *syntax.Name {
 	return name
 }
 
-// isValue reports whether an expression is a literal other than NULL.
-func isValue(x syntax.Expr) bool {
-	l, ok := syntax.Unparen(x).(*syntax.Literal)
-	return ok && l.Lit != syntax.NullLiteral
+func allGiven(list []syntax.Expr) bool {
+	return len(list) > 0 && !slices.ContainsFunc(list, func(x syntax.Expr) bool { return !syntax.IsGiven(x) })
+}
+
+// refusedBy gives the column of a condition that refuses some constants by itself.
+func refusedBy(c syntax.Expr) *syntax.Name {
+	var x syntax.Expr
+	switch c := syntax.Unparen(c).(type) {
+	case *syntax.Binary:
+		if column, op, value := c.Turned(); op == syntax.OpNotEqual && syntax.IsGiven(value) {
+			x = column
+		}
+	case *syntax.In:
+		if c.Not && c.Query == nil && allGiven(c.List) {
+			x = c.X
+		}
+	case *syntax.Like:
+		if c.Not && syntax.IsGiven(c.Pattern) {
+			x = c.X
+		}
+	case *syntax.Between:
+		if c.Not && syntax.IsGiven(c.Low) && syntax.IsGiven(c.High) {
+			x = c.X
+		}
+	}
+	name, _ := x.(*syntax.Name)
+	return name
 }
 
 // mentions reports whether a condition uses a column.

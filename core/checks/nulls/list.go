@@ -6,5 +6,5 @@ import "justlens/core/check"
 // Checks is the family's list.
 var Checks = []*check.Check{
 	equals, inList, notInSubquery, inequalityDrops, quoted, caseWhenNull, selfEqual, emptyText, testOnRequired, concat, firstInOrder,
-	needlessCoalesce, lonelyCoalesce, arithmetic,
+	needlessCoalesce, lonelyCoalesce, cutReplacement, arithmetic,
 }

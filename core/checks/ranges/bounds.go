@@ -105,6 +105,10 @@ var sharedBound = &check.Check{
 		NoSchema: true,
 		Bad:      "SELECT CASE WHEN g.weight_kg < 10 THEN 'light' WHEN g.weight_kg > 10 THEN 'heavy' END AS size FROM harvests g",
 		Good:     "SELECT CASE WHEN g.weight_kg < 10 THEN 'light' WHEN g.weight_kg >= 10 THEN 'heavy' END AS size FROM harvests g",
+	}, {
+		Bad:  "SELECT CASE WHEN frame_count < 5 THEN 'small' WHEN frame_count > 5 AND frame_count < 10 THEN 'large' WHEN frame_count >= 10 THEN 'huge' END AS size FROM hives",
+		Good: "SELECT CASE WHEN frame_count < 5 THEN 'small' WHEN frame_count >= 5 AND frame_count < 10 THEN 'large' WHEN frame_count >= 10 THEN 'huge' END AS size FROM hives",
+		Near: []string{"SELECT CASE WHEN frame_count < 5 THEN 'small' WHEN frame_count > 5 THEN 'large' WHEN frame_count = 5 THEN 'right' END AS size FROM hives"},
 	}},
 	On: check.Nodes(runSharedBound),
 }
@@ -115,7 +119,7 @@ func runSharedBound(p *check.Pass, c *syntax.Case) {
 	}
 	for i := range c.Whens[1:] {
 		before, next := c.Whens[i].Cond, c.Whens[i+1].Cond
-		if c.Else == nil && touchesNot(p, before, next) {
+		if c.Else == nil && touchesNot(p, c, i) {
 			return
 		}
 		a, ok := syntax.Unparen(before).(*syntax.Between)
@@ -148,30 +152,73 @@ func runSharedBound(p *check.Pass, c *syntax.Case) {
 	}
 }
 
-// touchesNot reports x < 10 and x > 10 side by side, which leave 10 out.
-func touchesNot(p *check.Pass, before, next syntax.Expr) bool {
-	a, ok := syntax.Unparen(before).(*syntax.Binary)
-	b, also := syntax.Unparen(next).(*syntax.Binary)
-	if !ok || !also {
+// touchesNot reports x < 10 and x > 10 side by side, which leave 10 out, whatever else each asks for.
+func touchesNot(p *check.Pass, c *syntax.Case, i int) bool {
+	a, b, bound := apart(p, c.Whens[i].Cond, c.Whens[i+1].Cond)
+	if a == nil {
 		return false
 	}
-	left, first, end := a.Turned()
-	right, second, begin := b.Turned()
-	if !p.Same(left, right) || !(first == syntax.OpLess && second == syntax.OpGreater || first == syntax.OpGreater && second == syntax.OpLess) {
-		return false
+	for _, other := range c.Whens {
+		if takes(p, other.Cond, bound) {
+			return false
+		}
 	}
-	x, known := number(p, end)
-	y, as := number(p, begin)
-	if !known || !as || x != y {
-		return false
-	}
-	p.Report(check.Finding{Span: b.Span(), Context: p.Parent(p.Parent(b)).Span(), Certainty: check.Likely,
+	_, _, begin := b.Turned()
+	f := check.Finding{Span: b.Span(), Context: c.Span(), Certainty: check.Likely,
 		Message: fmt.Sprintf("%s itself belongs to neither branch", p.Brief(begin)),
 		Why:     "One branch takes what is less, the other what is greater.",
 		Related: []check.Related{{Span: a.Span(), Message: "the other branch"}},
 		Mends:   []check.Mend{{Title: "take it into this branch", Effect: check.NewRows, Edits: []text.Edit{check.Insert(b.OpSpan.End, "=")}}},
-	})
+	}
+	p.Report(f)
 	return true
+}
+
+// apart gives the comparisons of two conditions of which one ends below a number and the other begins
+// above it; nil where there are none.
+func apart(p *check.Pass, before, next syntax.Expr) (a, b *syntax.Binary, bound float64) {
+	syntax.Conjuncts(before, func(x syntax.Expr) {
+		first, ok := syntax.Unparen(x).(*syntax.Binary)
+		if !ok || a != nil {
+			return
+		}
+		left, less, end := first.Turned()
+		high, known := number(p, end)
+		if !known || less != syntax.OpLess && less != syntax.OpGreater {
+			return
+		}
+		syntax.Conjuncts(next, func(y syntax.Expr) {
+			second, ok := syntax.Unparen(y).(*syntax.Binary)
+			if !ok || a != nil {
+				return
+			}
+			right, greater, begin := second.Turned()
+			low, known := number(p, begin)
+			if known && low == high && greater == less.Flip() && p.Same(left, right) {
+				a, b, bound = first, second, high
+			}
+		})
+	})
+	return a, b, bound
+}
+
+// takes reports whether one of the comparisons of a condition holds for a number itself.
+func takes(p *check.Pass, cond syntax.Expr, bound float64) bool {
+	found := false
+	syntax.Inspect(cond, func(n syntax.Node) bool {
+		switch n := n.(type) {
+		case *syntax.Binary:
+			_, op, value := n.Turned()
+			v, known := number(p, value)
+			found = found || known && v == bound && (op == syntax.OpEqual || op == syntax.OpLessEqual || op == syntax.OpGreaterEqual)
+		case *syntax.Literal:
+			return false
+		case *syntax.Between, *syntax.In:
+			found = true // it may be among them
+		}
+		return !found
+	})
+	return found
 }
 
 var betweenText = &check.Check{

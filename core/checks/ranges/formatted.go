@@ -98,102 +98,14 @@ func unsorted(p *check.Pass, x syntax.Expr) (format string, ok bool) {
 	return p.Text(l), true
 }
 
-// formatOf gives the parts of a date that a call formats, in their order: y for the year, m for the
-// month, d for the day, w for a week, i for an ISO year; nil where it formats none.
+// formatOf gives the parts of a date that a call formats, as [dateFormat.dateParts] does; nil where it
+// formats none.
 func formatOf(p *check.Pass, c *syntax.Call) (parts string, format *syntax.Literal) {
-	at := -1
-	percent := false
-	switch p.FunctionName(c) {
-	case "to_char", "format":
-		at = 1
-	case "date_format", "time_format":
-		at, percent = 1, p.Dialect == dialect.MySQL || p.Dialect == dialect.MariaDB
-	case "strftime":
-		at, percent = 0, true
-	default:
+	f, ok := formatIn(p, c)
+	if !ok || f.reads {
 		return "", nil
 	}
-	if at >= len(c.Args) {
-		return "", nil
-	}
-	l, ok := syntax.Unparen(c.Args[at]).(*syntax.Literal)
-	if !ok || l.Lit != syntax.TextLiteral {
-		return "", nil
-	}
-	value := strings.Trim(p.Text(l), "'")
-	if percent {
-		return percentParts(value, p.Dialect == dialect.SQLite), l
-	}
-	return wordParts(value, p.Dialect == dialect.Postgres || p.Dialect == dialect.Oracle || p.Dialect == dialect.ANSI), l
-}
-
-// percentParts reads the format of DATE_FORMAT and strftime.
-func percentParts(value string, sqlite bool) string {
-	var parts []byte
-	for i := 0; i+1 < len(value); i++ {
-		if value[i] != '%' {
-			continue
-		}
-		i++
-		switch value[i] {
-		case 'Y', 'y':
-			parts = append(parts, 'y')
-		case 'm', 'c', 'b':
-			parts = append(parts, 'm')
-		case 'M':
-			if !sqlite { // there it is the minute
-				parts = append(parts, 'm')
-			}
-		case 'd', 'e', 'D':
-			parts = append(parts, 'd')
-		case 'v', 'V':
-			parts = append(parts, 'w')
-		case 'x', 'X', 'G':
-			parts = append(parts, 'i')
-		}
-	}
-	return string(parts)
-}
-
-// wordParts reads the format of TO_CHAR, in which letter case does not matter, or that of FORMAT and
-// DATE_FORMAT with words, in which mm are minutes.
-func wordParts(value string, upper bool) string {
-	if !strings.ContainsAny(value, "yYdD") {
-		return ""
-	}
-	var parts []byte
-	for i := 0; i < len(value); {
-		n := 1
-		for i+n < len(value) && value[i+n] == value[i] {
-			n++
-		}
-		c := value[i]
-		rest := strings.ToUpper(value[i:])
-		switch {
-		case upper && strings.HasPrefix(rest, "IYYY"):
-			parts, n = append(parts, 'i'), 4
-		case upper && strings.HasPrefix(rest, "IW"):
-			parts, n = append(parts, 'w'), 2
-		case upper && strings.HasPrefix(rest, "MI"):
-			n = 2
-		case upper && strings.HasPrefix(rest, "DAY"):
-			n = 3
-		case upper && (strings.HasPrefix(rest, "MONTH") || strings.HasPrefix(rest, "MON")):
-			parts = append(parts, 'm')
-			n = 3
-			if strings.HasPrefix(rest, "MONTH") {
-				n = 5
-			}
-		case c == 'y' || c == 'Y':
-			parts = append(parts, 'y')
-		case upper && n == 2 && (c == 'm' || c == 'M'), !upper && c == 'M':
-			parts = append(parts, 'm')
-		case upper && n == 2 && (c == 'd' || c == 'D'), !upper && c == 'd' && n <= 2:
-			parts = append(parts, 'd')
-		}
-		i += n
-	}
-	return string(parts)
+	return f.dateParts(), f.literal
 }
 
 var weekYear = &check.Check{

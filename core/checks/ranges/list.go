@@ -5,5 +5,5 @@ import "justlens/core/check"
 
 // Checks is the family's list.
 var Checks = []*check.Check{
-	unquotedDate, impossibleDate, dayMonth, lastDay, instantEqualsDay, reversed, sharedBound, dateAsText, weekYear, betweenText, lastInstant,
+	unquotedDate, impossibleDate, dayMonth, lastDay, instantEqualsDay, reversed, sharedBound, dateAsText, weekYear, betweenText, lastInstant, formatParts,
 }

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"time"
 
+	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/dialect/class"
@@ -35,7 +36,7 @@ var lastDay = &check.Check{
 		Good:    "SELECT hive_id FROM inspections AS i WHERE i.inspected_at < DATE '2026-06-01'",
 		Near:    []string{"SELECT hive_id FROM inspections AS i WHERE i.inspected_at < DATE '2026-05-31' OR i.inspected_at > '2026-05-31'"},
 	}},
-	On: check.Nodes(runLastDay).And(check.Operators(runLastBound, syntax.OpLessEqual, syntax.OpGreaterEqual).With(facts.NameSide)),
+	On: check.Nodes(runLastDay).And(check.Operators(runLastBound, syntax.OpLessEqual, syntax.OpGreaterEqual).With(facts.TextSide)),
 }
 
 func runLastDay(p *check.Pass, n *syntax.Between) {
@@ -87,13 +88,102 @@ var instantEqualsDay = &check.Check{
 			"SELECT harvest_id FROM harvests WHERE taken_on = '2026-05-01'",
 			"SELECT hive_id FROM inspections WHERE inspected_at = '2026-05-01 08:30'",
 			"SELECT hive_id FROM inspections WHERE CAST(inspected_at AS date) = '2026-05-01'",
+			"SELECT harvest_id FROM harvests WHERE taken_on = CURRENT_DATE",
+			"SELECT hive_id FROM inspections WHERE inspected_at >= CURRENT_DATE",
 		},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT hive_id FROM inspections WHERE inspected_at = CURRENT_DATE",
+		Good:    "SELECT hive_id FROM inspections WHERE inspected_at >= CURRENT_DATE AND inspected_at < CURRENT_DATE + 1",
+	}, {
+		Dialect: dialect.MariaDB,
+		Bad:     "SELECT harvest_id FROM harvests WHERE taken_on = NOW()",
+		Good:    "SELECT harvest_id FROM harvests WHERE taken_on = CURRENT_DATE",
+	}, {
+		Dialect: dialect.SQLServer,
+		Bad:     "SELECT treatment_id FROM treatments WHERE treated_on = GETDATE()",
+		Good:    "SELECT treatment_id FROM treatments WHERE treated_on = CAST(GETDATE() AS date)",
+	}, {
+		Dialect: dialect.Oracle,
+		Bad:     "SELECT harvest_id FROM harvests WHERE taken_on = SYSDATE",
+		Good:    "SELECT harvest_id FROM harvests WHERE taken_on >= TRUNC(SYSDATE) AND taken_on < TRUNC(SYSDATE) + 1",
+		Near:    []string{"SELECT harvest_id FROM harvests WHERE taken_on = TRUNC(SYSDATE)"},
 	}},
 	On: check.Operators(func(p *check.Pass, n *syntax.Binary) {
-		if !isWholeDay(p, n, n.X, n.Y) {
-			isWholeDay(p, n, n.Y, n.X)
+		if !isWholeDay(p, n, n.X, n.Y) && !isWholeDay(p, n, n.Y, n.X) && !equalsClock(p, n, n.X, n.Y) {
+			equalsClock(p, n, n.Y, n.X)
 		}
 	}, syntax.OpEqual).With(facts.NameSide),
+}
+
+// equalsClock reports an equality of a column and what the clock says, if the one has a time of day and
+// the other has none, or both have one, which are hardly ever the same.
+func equalsClock(p *check.Pass, n *syntax.Binary, column, value syntax.Expr) bool {
+	name, ok := syntax.Unparen(column).(*syntax.Name)
+	if !ok || p.Use(name).Status != bind.Resolved {
+		return false
+	}
+	clock := p.ClockOf(value)
+	if clock == facts.NoClock || !p.Tells(column) {
+		return false
+	}
+	f := check.Finding{Span: n.Span(), Certainty: check.Likely}
+	switch of := p.Type(column).Class; {
+	case of == class.Date && clock == facts.Now && p.Dialect != dialect.Oracle:
+		f.Message = fmt.Sprintf("%s is a day, and %s equals it only at midnight", p.Brief(column), p.Brief(value))
+		f.Why = "The time of day is compared, too."
+		f.Mends = []check.Mend{{Title: "compare with today", Effect: check.NewRows, Edits: []text.Edit{check.Replace(value.Span(), today(p, value))}}}
+	case (of == class.Timestamp || of == class.TimestampTZ) && clock == facts.Today:
+		f.Message = fmt.Sprintf("%s has a time of day, and equals %s only at midnight", p.Brief(column), p.Brief(value))
+		f.Why = "The rest of the day is left out."
+		f.Mends = []check.Mend{wholeOfToday(p, n, column, p.Text(value))}
+	case (of == class.Timestamp || of == class.TimestampTZ || of == class.Date) && clock == facts.Now:
+		if p.Dialect == dialect.Postgres {
+			f.Certainty = check.Possible // now() is the beginning of the transaction, which rows may keep
+		}
+		f.Message = fmt.Sprintf("%s equals %s in this very instant only", p.Brief(column), p.Brief(value))
+		f.Why = "The time of day is compared, too."
+		f.Mends = []check.Mend{wholeOfToday(p, n, column, today(p, value))}
+	default:
+		return false
+	}
+	p.Report(f)
+	return true
+}
+
+// wholeOfToday asks for all of today's instants.
+func wholeOfToday(p *check.Pass, n *syntax.Binary, column syntax.Expr, today string) check.Mend {
+	next := today + " + 1"
+	switch p.Dialect {
+	case dialect.ANSI:
+		next = today + " + INTERVAL '1' DAY"
+	case dialect.MySQL, dialect.MariaDB:
+		next = today + " + INTERVAL 1 DAY"
+	case dialect.SQLServer:
+		next = "DATEADD(day, 1, " + today + ")"
+	case dialect.Spark:
+		next = "date_add(" + today + ", 1)"
+	case dialect.SQLite:
+		next = "date('now', '+1 day')"
+	}
+	name := p.Text(column)
+	condition := fmt.Sprintf("%s >= %s %s %s < %s", name, today, p.Word(p.Stmt.Span.Start, "AND"), name, next)
+	return check.Mend{Title: "ask for the whole day", Effect: check.NewRows, Edits: []text.Edit{check.Replace(n.Span(), grouped(p, n, condition))}}
+}
+
+// today gives the day of an instant that is read off the clock.
+func today(p *check.Pass, now syntax.Expr) string {
+	switch p.Dialect {
+	case dialect.SQLServer:
+		return "CAST(" + p.Text(now) + " AS date)"
+	case dialect.Oracle:
+		return "TRUNC(" + p.Text(now) + ")"
+	case dialect.Spark:
+		return "current_date()"
+	case dialect.SQLite:
+		return "date('now')"
+	}
+	return p.Word(p.Stmt.Span.Start, "CURRENT_DATE")
 }
 
 // instantAndDay gives the day that a value is, if the column beside it has a time of day.

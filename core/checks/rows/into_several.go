@@ -47,6 +47,13 @@ var intoSeveral = &check.Check{
 			"DECLARE @hives integer; SELECT @hives = COUNT(*) FROM hives WHERE apiary_id = 1",
 			"DECLARE @names varchar(400) = ''; SELECT @names = @names + name FROM hives WHERE apiary_id = 1",
 		},
+	}, {
+		Dialect: dialect.SQLServer,
+		Bad:     "CREATE TRIGGER sold ON sales AFTER INSERT AS BEGIN DECLARE @id int; SELECT @id = harvest_id FROM inserted; UPDATE harvests SET moisture = 0 WHERE harvest_id = @id; END",
+		Near: []string{
+			"CREATE TRIGGER sold ON sales AFTER INSERT AS BEGIN DECLARE @n int; SELECT @n = COUNT(*) FROM inserted; END",
+			"CREATE TRIGGER sold ON sales AFTER INSERT AS BEGIN UPDATE h SET h.moisture = 0 FROM harvests AS h JOIN inserted AS i ON i.harvest_id = h.harvest_id; END",
+		},
 	}},
 	On: check.Nodes(runIntoSeveral),
 }
@@ -62,6 +69,15 @@ func runIntoSeveral(p *check.Pass, sel *syntax.Select) {
 	}
 	scope := p.Scope(sel)
 	if scope == nil {
+		return
+	}
+	if name := rowsOfTrigger(p, scope); name != "" && !p.Aggregates(sel) && sel.Top == nil {
+		p.Report(check.Finding{
+			Span: at, Context: sel.Span(), Certainty: check.Likely,
+			Message: fmt.Sprintf("%s may hold several rows, and the variables hold one", name),
+			Why:     "A trigger is fired once for a statement, however many rows that writes; of the others nothing is done.",
+			Mends:   []check.Mend{{Title: fmt.Sprintf("join %s in the statement that uses the variables", name), Effect: check.ByHand}},
+		})
 		return
 	}
 	for _, s := range scope.Sources {
@@ -104,6 +120,24 @@ func runIntoSeveral(p *check.Pass, sel *syntax.Select) {
 		Why:     fmt.Sprintf("Nothing fixes %s, the key of %s. %s", keyOf(source), p.Ident(source.Name), effect),
 		Mends:   []check.Mend{{Title: "compare the whole key, or say by ORDER BY and a row limit which row is meant", Effect: check.ByHand}},
 	})
+}
+
+// rowsOfTrigger gives the name by which a trigger of SQL Server reads the rows that were written, if a
+// query reads only these ("Use the inserted and deleted tables" in its reference).
+func rowsOfTrigger(p *check.Pass, scope *bind.Scope) string {
+	if p.Dialect != dialect.SQLServer || len(scope.Sources) != 1 {
+		return ""
+	}
+	ref, ok := scope.Sources[0].Node.(*syntax.TableRef)
+	if !ok || len(ref.Name) != 1 {
+		return ""
+	}
+	name := p.Names.String(ref.Name[0].Sym)
+	routine, inside := p.Nearest(ref, syntax.Kinds(syntax.KindRoutine)).(*syntax.Routine)
+	if !inside || len(routine.Fires.Table) == 0 || name != "inserted" && name != "deleted" {
+		return ""
+	}
+	return name
 }
 
 // intoVariables gives the place where a query fills variables, empty where it does not.

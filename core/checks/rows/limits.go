@@ -34,18 +34,50 @@ var limitUnordered = &check.Check{
 		Dialect: dialect.SQLServer,
 		Bad:     "SELECT TOP (3) name FROM queens WHERE bred_in = 2025",
 		Good:    "SELECT TOP (3) name FROM queens WHERE bred_in = 2025 ORDER BY queen_id",
+	}, {
+		Dialect: dialect.Spark,
+		Bad:     "SELECT name FROM keepers SORT BY joined_on LIMIT 5",
+		Good:    "SELECT name FROM keepers ORDER BY joined_on LIMIT 5",
+	}, {
+		Dialect: dialect.SQLServer,
+		Bad:     "SELECT name FROM keepers UNION ALL SELECT TOP (1) name FROM buyers ORDER BY name",
+		Near:    []string{"SELECT name FROM keepers UNION ALL SELECT d.name FROM (SELECT TOP (1) name FROM buyers ORDER BY buyer_id) AS d ORDER BY name"},
 	}},
 	On: check.Nodes(runLimitUnordered).With(facts.Limited).And(check.Nodes(runTopUnordered).In(dialect.In(dialect.SQLServer, dialect.ANSI))),
 }
 
 func runLimitUnordered(p *check.Pass, q *syntax.Query) {
-	if q.OrderBy == nil && q.Limit.Count != nil {
+	switch {
+	case q.Limit.Count == nil:
+	case q.OrderBy == nil:
 		unordered(p, q, q.Limit)
+	case p.Dialect == dialect.Spark && strings.EqualFold(text.View(p.Src, sortWord(q.OrderBy)), "sort"):
+		p.Report(check.Finding{Span: q.OrderBy.Span(), Context: q.OrderBy.Span().Join(q.Limit.Span()), Certainty: check.Certain,
+			Message: "SORT BY sorts each partition by itself, and the row limit takes rows of any of them",
+			Why:     "Only ORDER BY puts all rows in one order (Spark, \"SORT BY Clause\").",
+			Mends:   []check.Mend{{Title: "write ORDER BY", Effect: check.NewRows, Edits: []text.Edit{check.Replace(sortWord(q.OrderBy), p.Word(q.OrderBy.Span().Start, "ORDER"))}}},
+		})
 	}
 }
 
+// sortWord is where SORT stands in SORT BY.
+func sortWord(o *syntax.OrderBy) text.Span {
+	return text.Span{Start: o.Span().Start, End: o.Span().Start + text.Pos(len("SORT"))}
+}
+
 func runTopUnordered(p *check.Pass, sel *syntax.Select) {
-	if q := p.OwnQuery(sel); sel.Top != nil && sel.Top.Count != nil && q != nil && q.OrderBy == nil && q.Limit == nil {
+	if sel.Top == nil || sel.Top.Count == nil {
+		return
+	}
+	q := p.OwnQuery(sel)
+	switch _, branch := p.Parent(sel).(*syntax.SetOp); {
+	case branch && sel.From != nil && !rowsAreOne(p, sel) && !allConstant(sel):
+		p.Report(check.Finding{Span: sel.Top.Span(), Context: sel.Span(), Certainty: check.Likely,
+			Message: "the row limit takes any rows of this branch, for nothing says in which order",
+			Why:     "ORDER BY behind a set operation sorts the rows of all branches, when they have been taken.",
+			Mends:   []check.Mend{{Title: "put the branch in a derived table that has ORDER BY of its own", Effect: check.ByHand}},
+		})
+	case q != nil && q.OrderBy == nil && q.Limit == nil:
 		unordered(p, q, sel.Top)
 	}
 }
@@ -176,70 +208,6 @@ func runLimitTies(p *check.Pass, q *syntax.Query) {
 		}
 	}
 	p.Report(f)
-}
-
-var limitBeforeOrder = &check.Check{
-	ID:    "rows.limit-before-order",
-	Title: "ROWNUM in WHERE beside ORDER BY",
-	Doc: "Oracle gives ROWNUM to rows as they pass WHERE, before ORDER BY sorts them (\"ROWNUM Pseudocolumn\" in its SQL reference). ROWNUM <= 5 takes any five rows and then " +
-		"sorts these. FETCH FIRST counts after sorting.",
-	Verdicts: check.Everywhere(check.Fine).But(check.Wrong, dialect.In(dialect.Oracle)),
-	Examples: []check.Example{{
-		Dialect: dialect.Oracle,
-		Bad:     "SELECT name, frame_count FROM hives WHERE ROWNUM <= 5 ORDER BY frame_count DESC",
-		Good:    "SELECT name, frame_count FROM hives ORDER BY frame_count DESC FETCH FIRST 5 ROWS ONLY",
-		Near: []string{
-			"SELECT name, frame_count FROM hives ORDER BY frame_count DESC FETCH FIRST 5 ROWS ONLY",
-			"SELECT name FROM (SELECT name, frame_count FROM hives ORDER BY frame_count DESC) WHERE ROWNUM <= 5",
-			"SELECT name FROM hives WHERE apiary_id = 2 AND ROWNUM = 1",
-		},
-	}},
-	On: check.Nodes(runLimitBeforeOrder).With(facts.Ordered).In(dialect.In(dialect.Oracle)),
-}
-
-func runLimitBeforeOrder(p *check.Pass, q *syntax.Query) {
-	sel, ok := q.Body.(*syntax.Select)
-	if !ok || sel.Where == nil || sel.GroupBy != nil || rowsAreOne(p, sel) {
-		return
-	}
-	chain := syntax.AppendConjuncts(nil, sel.Where.Cond)
-	for i, c := range chain {
-		b, ok := syntax.Unparen(c).(*syntax.Binary)
-		if !ok || !b.Op.IsComparison() {
-			continue
-		}
-		n, count, op := b.X, b.Y, b.Op
-		if isRowNum(p, count) {
-			n, count, op = count, n, op.Flip()
-		}
-		if !isRowNum(p, n) {
-			continue
-		}
-		f := check.Finding{Span: c.Span(), Context: q.Span(), Certainty: check.Certain,
-			Message: "ROWNUM is counted before ORDER BY sorts",
-			Why:     "Any rows are taken as they come, and only these are sorted.",
-			Related: []check.Related{{Span: q.OrderBy.Span(), Message: "sorted afterwards"}},
-		}
-		title := "take the first rows after sorting, by FETCH FIRST"
-		if _, literal := syntax.Unparen(count).(*syntax.Literal); literal && (op == syntax.OpLessEqual || op == syntax.OpEqual && p.Text(count) == "1") && q.Limit == nil {
-			m := check.Mend{Title: title, Effect: check.NewRows, Edits: p.RemoveClause(sel.Where)}
-			if len(chain) > 1 {
-				m.Edits = p.RemoveConjuncts(chain, func(k int) bool { return k == i })
-			}
-			m.Edits = append(m.Edits, check.Insert(q.OrderBy.Span().End, p.Break(q.OrderBy.Span().Start, "")+
-				p.Word(q.OrderBy.Span().Start, "FETCH FIRST")+" "+p.Text(count)+" "+p.Word(q.OrderBy.Span().Start, "ROWS ONLY")))
-			f.Mends = []check.Mend{m}
-		} else {
-			f.Mends = []check.Mend{{Title: title, Effect: check.ByHand}}
-		}
-		p.Report(f)
-		return
-	}
-}
-
-func isRowNum(p *check.Pass, x syntax.Expr) bool {
-	n, ok := syntax.Unparen(x).(*syntax.Name)
-	return ok && len(n.Parts) == 1 && p.Names.String(n.Last().Sym) == "rownum" && p.Use(n).Source == nil
 }
 
 var orderPosition = &check.Check{

@@ -1,7 +1,7 @@
-// Package safety holds the checks of the family safety: what lets strangers in.
+// Package safety holds the checks of the family safety: what lets strangers in, or hides an error.
 package safety
 
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{builtText, secretInText}
+var Checks = []*check.Check{builtText, secretInText, silencedError}

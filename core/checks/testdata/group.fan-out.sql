@@ -2,7 +2,7 @@
 -- A parent's value for each of its children.
 SELECT k.name, SUM(h.frame_count) AS frames FROM keepers AS k JOIN hives AS h ON h.keeper_id = k.keeper_id JOIN inspections AS i ON i.hive_id = h.hive_id GROUP BY k.name; -- want "group.fan-out"
 SELECT AVG(h.frame_count) AS frames FROM hives AS h LEFT JOIN treatments AS t ON t.hive_id = h.hive_id; -- want "group.fan-out"
-SELECT a.name, SUM(h.frame_count) / COUNT(DISTINCT h.hive_id) AS frames FROM apiaries AS a JOIN hives AS h ON h.apiary_id = a.apiary_id JOIN harvests AS g ON g.hive_id = h.hive_id GROUP BY a.name; -- want "group.fan-out"
+SELECT a.name, SUM(h.frame_count) / COUNT(DISTINCT h.hive_id) AS frames FROM apiaries AS a JOIN hives AS h ON h.apiary_id = a.apiary_id JOIN harvests AS g ON g.hive_id = h.hive_id GROUP BY a.name; -- want "group.fan-out" "math.integer-division"
 -- Two lists that hang on one parent.
 SELECT h.hive_id, SUM(g.weight_kg) AS kg, SUM(t.dose_ml) AS ml FROM hives AS h LEFT JOIN harvests AS g ON g.hive_id = h.hive_id LEFT JOIN treatments AS t ON t.hive_id = h.hive_id GROUP BY h.hive_id; -- want "group.fan-out" "group.fan-out"
 SELECT SUM(g.weight_kg) AS kg FROM hives AS h JOIN harvests AS g USING (hive_id) JOIN treatments AS t USING (hive_id);

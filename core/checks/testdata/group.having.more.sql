@@ -41,6 +41,6 @@ SELECT SUM(frame_count) OVER (PARTITION BY name ORDER BY name, name) FROM hives;
 SELECT COUNT(CASE WHEN mites > 3 THEN 1 ELSE 0 END) FROM inspections; -- want "group.count-else"
 SELECT COUNT(CASE WHEN mites > 3 THEN mites ELSE 0 END) FROM inspections;
 SELECT COUNT(CASE WHEN mites > 3 THEN 1 ELSE FALSE END) FROM inspections; -- want "group.count-else"
-SELECT COUNT(mites > 3) FROM inspections;
+SELECT COUNT(mites > 3) FROM inspections; -- want "group.count-else"
 SELECT COUNT(temper > 3) FROM inspections; -- want "group.count-else"
 SELECT COUNT(DISTINCT CASE WHEN mites > 3 THEN 1 ELSE 0 END) FROM inspections;

@@ -56,7 +56,7 @@ UPDATE hives SET queen_id = NULL WHERE hive_id = -1;
 SELECT 1 FROM queens WHERE colour <> 'blue'; -- want "null.inequality-drops"
 SELECT 1 FROM queens WHERE colour <> 'blue' OR colour IS NULL;
 SELECT 1 FROM queens WHERE name <> 'Ada';
-SELECT 1 FROM queens WHERE NOT colour = 'blue';
+SELECT 1 FROM queens WHERE NOT colour = 'blue'; -- want "null.inequality-drops"
 SELECT 1 FROM queens WHERE colour NOT IN ('blue', 'green'); -- want "null.inequality-drops"
 SELECT 1 FROM queens WHERE colour IS DISTINCT FROM 'blue';
 SELECT 1 FROM queens WHERE queen_id NOT IN (SELECT queen_id FROM hives); -- want "null.not-in-subquery"

@@ -8,4 +8,4 @@ UPDATE combs SET state = 'Honey' WHERE comb_id = 1;
 UPDATE combs SET width = -1, height = -5, note = 'A' WHERE comb_id = 1;
 SELECT comb_id FROM combs WHERE state = 'pollen' AND bees = 'calm'; -- want "type.not-allowed"
 SELECT comb_id FROM combs WHERE bees = 'Calm'; -- want "type.not-allowed"
-SELECT comb_id FROM combs WHERE state <> 'pollen' AND width > 900 AND comb_id = 0;
+SELECT comb_id FROM combs WHERE state <> 'pollen' AND width > 900 AND comb_id = 0; -- want "type.not-allowed"

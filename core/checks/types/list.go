@@ -4,4 +4,4 @@ package types
 import "justlens/core/check"
 
 // Checks is the family's list.
-var Checks = []*check.Check{differentDomains, length, argumentCount, argumentType, operands, literal, impossibleCast, outOfRange, notAllowed, textOrder, aggregateArgument}
+var Checks = []*check.Check{differentDomains, length, noLength, argumentCount, argumentType, operands, literal, impossibleCast, outOfRange, notAllowed, textOrder, aggregateArgument}

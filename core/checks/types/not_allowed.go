@@ -3,6 +3,7 @@ package types
 import (
 	"fmt"
 	"slices"
+	"strconv"
 	"strings"
 
 	"justlens/core/check"
@@ -34,9 +35,18 @@ var notAllowed = &check.Check{
 	}, {
 		Bad:  "SELECT hive_id FROM inspections WHERE temper = 0",
 		Near: []string{"SELECT hive_id FROM inspections WHERE temper = 1", "SELECT hive_id FROM inspections WHERE temper <> 0"},
+	}, {
+		Bad: "SELECT hive_id FROM inspections WHERE temper > 5",
+		Near: []string{
+			"SELECT hive_id FROM inspections WHERE temper >= 5",
+			"SELECT hive_id FROM inspections WHERE 5 > temper",
+			"SELECT hive_id FROM inspections WHERE temper < 7",
+			"SELECT hive_id FROM inspections WHERE mites > 5",
+		},
 	}},
 	On: check.Kinds(runNotAllowed, syntax.KindAssign, syntax.KindInsert, syntax.KindIn, syntax.KindColumnDef).
-		And(check.Operators(runNotAllowedSide, syntax.OpEqual).With(facts.LiteralSide)),
+		And(check.Operators(runNotAllowedSide, syntax.OpEqual).With(facts.LiteralSide)).
+		And(check.Operators(runBeyondAllowed, syntax.OpLess, syntax.OpLessEqual, syntax.OpGreater, syntax.OpGreaterEqual).With(facts.LiteralSide)),
 }
 
 func runNotAllowed(p *check.Pass, n syntax.Node) {
@@ -103,6 +113,41 @@ func runNotAllowedSide(p *check.Pass, n *syntax.Binary) {
 			return
 		}
 	}
+}
+
+// runBeyondAllowed looks at a comparison that lies wholly outside of what a column of numbers lets in.
+func runBeyondAllowed(p *check.Pass, n *syntax.Binary) {
+	x, op, y := n.Turned()
+	lit, ok := syntax.Unparen(y).(*syntax.Literal)
+	if !ok || lit.Lit != syntax.NumberLiteral {
+		return
+	}
+	l, ok := compared(p, x)
+	if !ok || l.column.Type.Values != nil || !l.column.Type.Class.IsNumber() {
+		return
+	}
+	bound, err := strconv.ParseFloat(text.View(p.Src, lit.Span()), 64)
+	if err != nil {
+		return
+	}
+	i := slices.IndexFunc(l.table.Checks, func(one schema.Check) bool {
+		if !isAbout(&one, l.at) {
+			return false
+		}
+		if op == syntax.OpLess || op == syntax.OpLessEqual {
+			return one.Bounds.ExcludesBelow(bound, op == syntax.OpLessEqual)
+		}
+		return one.Bounds.ExcludesAbove(bound, op == syntax.OpGreaterEqual)
+	})
+	if i < 0 {
+		return
+	}
+	p.Report(check.Finding{
+		Span: n.Span(), Certainty: check.Likely, Verdicts: check.Everywhere(check.Wrong),
+		Message: fmt.Sprintf("no row has %s", p.Brief(n)),
+		Why:     fmt.Sprintf("The table has CHECK (%s).", l.table.Checks[i].Text),
+		Mends:   []check.Mend{{Title: "compare with a value that it takes", Effect: check.ByHand}},
+	})
 }
 
 // allowed tells which values a column lets in.

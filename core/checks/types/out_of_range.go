@@ -19,7 +19,7 @@ var outOfRange = &check.Check{
 	ID:     "type.out-of-range",
 	Title:  "value that its column cannot hold",
 	Errors: []string{"22003", "22001", "ORA-01438", "ORA-12899", "1264", "1406", "Msg 8115", "Msg 2628", "Msg 8152"},
-	Doc: "A text longer than the column, or a whole number beyond its type. Written it is refused, by MySQL and MariaDB in their default mode, but SQLite keeps any length and size. " +
+	Doc: "A text longer than the column, a whole number beyond its type, or a decimal with more digits before its point than there is room for. Written it is refused, by MySQL and MariaDB in their default mode, but SQLite keeps any length and size. " +
 		"Compared for equality no row can have it.",
 	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.In(dialect.SQLite)),
 	Needs:    check.Schema,
@@ -35,6 +35,10 @@ var outOfRange = &check.Check{
 		Dialect: dialect.MariaDB,
 		Bad:     "INSERT INTO queens (queen_id, name, bred_in) VALUES (3000000000, 'Ada', 2026)",
 		Near:    []string{"INSERT INTO queens (queen_id, name, bred_in) VALUES (2147483647, 'Ada', 2026)"},
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "UPDATE harvests SET weight_kg = 12345 WHERE harvest_id = 1",
+		Near:    []string{"UPDATE harvests SET weight_kg = 1234.56789 WHERE harvest_id = 1", "UPDATE harvests SET weight_kg = 0001234 WHERE harvest_id = 1"},
 	}, {
 		Dialect: dialect.Postgres,
 		Bad:     "SELECT name FROM queens WHERE colour = 'yellow and white'",
@@ -114,9 +118,23 @@ func equalsTooLong(p *check.Pass, column, x syntax.Expr) bool {
 	return mustFit(p, p.ColumnOf(column), lit, false)
 }
 
-// isBounded reports whether a column holds texts up to a length, or whole numbers.
+// isBounded reports whether a column holds texts up to a length, whole numbers, or decimals of so many digits.
 func isBounded(t schema.Type) bool {
-	return t.Class == class.Text && t.Length > 0 && t.Values == nil || t.Class == class.Integer
+	return t.Class == class.Text && t.Length > 0 && t.Values == nil || t.Class == class.Integer || wholeDigits(t) > 0
+}
+
+// wholeDigits gives how many digits a decimal may have before its point, 0 where that is not known.
+func wholeDigits(t schema.Type) int {
+	if t.Class != class.Decimal || t.Length == 0 || t.Scale < 0 {
+		return 0
+	}
+	return t.Length - t.Scale
+}
+
+// hasMore reports whether a number that is written without an exponent has more digits before its point.
+func hasMore(written string, digits int) bool {
+	whole, _, _ := strings.Cut(written, ".")
+	return len(strings.TrimLeft(whole, "0")) > digits && strings.Trim(written, "0123456789.") == ""
 }
 
 // mustFit reports a literal that a column cannot hold.
@@ -142,6 +160,11 @@ func mustFit(p *check.Pass, c *schema.Column, n *syntax.Literal, written bool) b
 			return false
 		}
 		message = fmt.Sprintf("%s is beyond %d, the greatest number of %s", p.Brief(n), most, c.Name)
+	case n.Lit == syntax.NumberLiteral && c.Type.Class == class.Decimal && written:
+		if !hasMore(text.View(p.Src, n.Span()), wholeDigits(c.Type)) {
+			return false
+		}
+		message = fmt.Sprintf("%s has more than %s before the point, and %s holds no more", p.Brief(n), check.Counted(wholeDigits(c.Type), "digit"), c.Name)
 	default:
 		return false
 	}

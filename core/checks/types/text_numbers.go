@@ -4,11 +4,13 @@ import (
 	"fmt"
 	"strings"
 
+	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/dialect/class"
 	"justlens/core/facts"
 	"justlens/core/syntax"
+	"justlens/core/text"
 )
 
 var textOrder = &check.Check{
@@ -25,8 +27,56 @@ var textOrder = &check.Check{
 			"SELECT name FROM hives WHERE name > 'M'",
 			"SELECT hive_id FROM harvests WHERE taken_on > '2026-05-01'",
 		},
+	}, {
+		Bad:  "SELECT CAST(frame_count AS varchar(10)) AS frames FROM hives WHERE frame_count IN (8, 9, 10) ORDER BY frames FETCH FIRST 1 ROWS ONLY",
+		Good: "SELECT CAST(frame_count AS varchar(10)) AS frames FROM hives WHERE frame_count IN (8, 9, 10) ORDER BY hives.frame_count FETCH FIRST 1 ROWS ONLY",
+		Near: []string{
+			"SELECT CAST(jars AS varchar(10)) AS label FROM sales ORDER BY sale_id",
+			"SELECT name FROM hives ORDER BY name",
+			"SELECT CAST(taken_on AS varchar(10)) AS day FROM harvests ORDER BY day",
+		},
 	}},
-	On: check.Comparisons(runTextOrder).With(facts.TextSide),
+	On: check.Comparisons(runTextOrder).With(facts.TextSide).And(check.Nodes(runTextSorted)),
+}
+
+// runTextSorted looks at a number that is sorted by as a text.
+func runTextSorted(p *check.Pass, item *syntax.OrderItem) {
+	x := item.X
+	if n, ok := syntax.Unparen(x).(*syntax.Name); ok && p.Use(n).Status == bind.OutputAlias {
+		output := p.Use(n).Item
+		if output == nil {
+			return
+		}
+		x = output.X
+	}
+	c, ok := syntax.Unparen(x).(*syntax.Cast)
+	if !ok || c.Type == nil || p.Type(c).Class != class.Text || !p.Tells(c) {
+		return
+	}
+	number, ok := syntax.Unparen(c.X).(*syntax.Name)
+	if !ok || !p.Type(number).Class.IsNumber() {
+		return
+	}
+	m := check.Mend{Title: "sort by the number itself", Effect: check.ByHand}
+	q, _ := p.Nearest(item, syntax.Kinds(syntax.KindQuery)).(*syntax.Query)
+	if q != nil {
+		if sel, ok := q.Body.(*syntax.Select); ok && !sel.Distinct && sel.GroupBy == nil {
+			m.Effect, m.Edits = check.NewRows, []text.Edit{check.Replace(item.X.Span(), qualified(p, number))}
+		}
+	}
+	p.Report(check.Finding{Span: item.X.Span(), Context: item.Span(), Certainty: check.Likely,
+		Message: fmt.Sprintf("%s is sorted as a text, letter by letter", p.Brief(number)),
+		Why:     "As texts '9' is after '10'.",
+		Mends:   []check.Mend{m},
+	})
+}
+
+// qualified writes a column with its source, so that no alias is meant.
+func qualified(p *check.Pass, n *syntax.Name) string {
+	if source := p.Use(n).Source; len(n.Parts) == 1 && source != nil && !source.Name.IsZero() {
+		return p.Ident(source.Name) + "." + p.Text(n)
+	}
+	return p.Text(n)
 }
 
 func runTextOrder(p *check.Pass, b *syntax.Binary) {
