@@ -35,6 +35,9 @@ type Pass struct {
 	filled    map[string]bool // as syntax.FilledByTriggers gives them
 	filledFor *byte           // the text of which they are, by its first byte
 
+	keysAside    bool // as SetsKeysAside gives it
+	keysAsideFor *byte
+
 	dates    []text.Span // of the statement, as DateTexts gives them
 	hasDates bool        // they were sought
 	lone     bool        // as IsLone gives it
@@ -99,6 +102,16 @@ func (p *Pass) IsFilled(t *schema.Table) bool {
 		p.filled, p.filledFor = syntax.FilledByTriggers(p.Src, p.Dialect), first
 	}
 	return p.filled[strings.ToLower(t.Name)]
+}
+
+// SetsKeysAside reports whether the text may switch foreign keys off, as dumps of MySQL do. It is asked of
+// findings only, and once read for a text.
+func (p *Pass) SetsKeysAside() bool {
+	if first := &p.Src[0]; p.keysAsideFor != first {
+		p.keysAside = p.Dialect.Has(dialect.ExecutedComments) && bytes.Contains(bytes.ToLower(p.Src), []byte("foreign_key_checks"))
+		p.keysAsideFor = first
+	}
+	return p.keysAside
 }
 
 // isRemark reports whether a text is nothing but blanks, semicolons and comments on lines of

@@ -7,5 +7,5 @@ import "justlens/core/check"
 // Checks is the family's list.
 var Checks = []*check.Check{
 	unknownColumn, alreadyThere, beyondRow, defaultColumn, changingValue, generatedChain, saidTwice,
-	twoPrimaryKeys, columnTwice, foreignKey, setNull, nullDefault, numberedKey, keyLength,
+	twoPrimaryKeys, columnTwice, foreignKey, setNull, nullDefault, numberedKey, keyLength, frozenNow,
 }

@@ -29,6 +29,11 @@ var notInSubquery = &check.Check{
 			"SELECT name FROM hives WHERE hive_id NOT IN (1, 2)",
 		},
 	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT name FROM queens WHERE queen_id <> ALL (SELECT queen_id FROM hives)",
+		Good:    "SELECT name FROM queens WHERE NOT EXISTS (SELECT 1 FROM hives WHERE hives.queen_id = queens.queen_id)",
+		Near:    []string{"SELECT name FROM queens WHERE queen_id <> ANY (SELECT queen_id FROM hives)"},
+	}, {
 		NoSchema: true,
 		Near: []string{
 			"SELECT q.name FROM queens q WHERE q.queen_id NOT IN (SELECT h.queen_id FROM hives h WHERE h.queen_id > 3)",
@@ -39,42 +44,58 @@ var notInSubquery = &check.Check{
 		Bad:     "SELECT name FROM queens WHERE NOT queen_id IN (SELECT queen_id FROM hives)",
 		Good:    "SELECT name FROM queens WHERE NOT EXISTS (SELECT 1 FROM hives WHERE hives.queen_id = queens.queen_id)",
 	}},
-	On: check.Nodes(runNotInSubquery),
+	On: check.Nodes(runNotInSubquery).And(check.Operators(runNotEqualAll, syntax.OpNotEqual)),
+}
+
+// exclusion is a condition that refuses what a subquery gives.
+type exclusion struct {
+	x     syntax.Expr
+	query *syntax.Query
+	span  text.Span
+	sign  string // NOT IN or <> ALL
 }
 
 func runNotInSubquery(p *check.Pass, in *syntax.In) {
 	if in.Query == nil {
 		return
 	}
-	span := in.Span()
+	e := exclusion{in.X, in.Query, in.Span(), "NOT IN"}
 	if !in.Not {
 		not, ok := negated(p, in)
 		if !ok {
 			return
 		}
-		span = not.Span()
+		e.span = not.Span()
 	}
-	sel, ok := in.Query.Body.(*syntax.Select)
+	tellExclusion(p, e)
+}
+
+func runNotEqualAll(p *check.Pass, b *syntax.Binary) {
+	if all, ok := b.Y.(*syntax.Quantified); ok && all.All && all.Query != nil {
+		tellExclusion(p, exclusion{b.X, all.Query, b.Span(), "<> ALL"})
+	}
+}
+
+func tellExclusion(p *check.Pass, e exclusion) {
+	sel, ok := e.query.Body.(*syntax.Select)
 	if !ok || len(sel.Items) != 1 {
 		return
 	}
 	column := sel.Items[0].X
-	f := check.Finding{Span: span}
+	f := check.Finding{Span: e.span, Message: fmt.Sprintf("if any %s is NULL, %s finds no rows at all", where(p, column), e.sign)}
 	switch p.Nullable(column) {
 	case facts.No:
 		return
 	case facts.Yes:
 		f.Certainty = check.Certain
-		f.Message = fmt.Sprintf("if any %s is NULL, NOT IN finds no rows at all", where(p, column))
 	default:
 		if _, star := column.(*syntax.Star); star {
 			return
 		}
 		f.Certainty = check.Possible
-		f.Message = fmt.Sprintf("if any %s is NULL, NOT IN finds no rows at all", where(p, column))
 	}
-	f.Why = fmt.Sprintf("One NULL in the subquery's result makes every comparison with %s unknown, so no row is returned.", p.Brief(in.X))
-	f.Mends = append(notExists(p, in, sel, span), leaveNullsOut(p, sel, column)...)
+	f.Why = fmt.Sprintf("One NULL in the subquery's result makes every comparison with %s unknown, so no row is returned.", p.Brief(e.x))
+	f.Mends = append(notExists(p, e, sel), leaveNullsOut(p, sel, column)...)
 	p.Report(f)
 }
 
@@ -102,25 +123,25 @@ func negated(p *check.Pass, n syntax.Node) (*syntax.Unary, bool) {
 
 // notExists writes the condition as NOT EXISTS where the subquery is plain and
 // both columns can be named without one capturing the other.
-func notExists(p *check.Pass, in *syntax.In, sel *syntax.Select, span text.Span) []check.Mend {
-	if in.Query.With != nil || in.Query.Limit != nil || sel.GroupBy != nil || sel.Having != nil || sel.Distinct || sel.From == nil ||
-		sel.Top != nil || sel.Qualify != nil || in.Query.OrderBy != nil {
+func notExists(p *check.Pass, e exclusion, sel *syntax.Select) []check.Mend {
+	if e.query.With != nil || e.query.Limit != nil || sel.GroupBy != nil || sel.Having != nil || sel.Distinct || sel.From == nil ||
+		sel.Top != nil || sel.Qualify != nil || e.query.OrderBy != nil {
 		return nil
 	}
 	inner, ok := qualified(p, sel.Items[0].X)
 	if !ok {
 		return nil
 	}
-	outer, ok := qualified(p, in.X)
-	if !ok || captured(p, in.X, sel) {
+	outer, ok := qualified(p, e.x)
+	if !ok || captured(p, e.x, sel) {
 		return nil
 	}
-	start := in.Query.Span().Start
+	start := e.query.Span().Start
 	equal := inner + " = " + outer
 	m := check.Mend{Title: "ask NOT EXISTS", Effect: check.NewRows, Edits: []text.Edit{
-		check.Replace(text.Span{Start: span.Start, End: start}, p.Word(sel.Span().Start, "NOT EXISTS")+" ("),
+		check.Replace(text.Span{Start: e.span.Start, End: start}, p.Word(sel.Span().Start, "NOT EXISTS")+" ("),
 		check.Replace(sel.Items[0].Span(), "1"),
-		check.Replace(text.Span{Start: in.Query.Span().End, End: span.End}, ")"),
+		check.Replace(text.Span{Start: e.query.Span().End, End: e.span.End}, ")"),
 	}}
 	if sel.Where != nil {
 		m.Edits = append(m.Edits, p.AddConjunct(sel.Where, sel.Where.Cond, equal)...)

@@ -64,10 +64,6 @@ var formatParts = &check.Check{
 		Bad:     "SELECT date_format(taken_on, 'yyyy-MM-DD') AS day FROM harvests",
 		Good:    "SELECT date_format(taken_on, 'yyyy-MM-dd') AS day FROM harvests",
 		Near:    []string{"SELECT date_format(inspected_at, \"yyyy-MM-dd'T'HH:mm\") AS at FROM inspections", "SELECT date_format(taken_on, 'yyyy-DDD') AS day FROM harvests"},
-	}, {
-		Dialect: dialect.Spark,
-		Bad:     "SELECT date_format(taken_on, 'YYYY-MM-dd') AS day FROM harvests",
-		Good:    "SELECT date_format(taken_on, 'yyyy-MM-dd') AS day FROM harvests",
 	}},
 	On: check.Calls(runFormatPart, "to_char", "to_date", "to_timestamp", "to_timestamp_tz", "to_timestamp_ntz", "format", "date_format", "time_format", "from_unixtime",
 		"str_to_date", "unix_timestamp", "to_unix_timestamp", "strftime"),

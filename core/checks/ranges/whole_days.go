@@ -105,8 +105,6 @@ var instantEqualsDay = &check.Check{
 		Good:    "SELECT treatment_id FROM treatments WHERE treated_on = CAST(GETDATE() AS date)",
 	}, {
 		Dialect: dialect.Oracle,
-		Bad:     "SELECT harvest_id FROM harvests WHERE taken_on = SYSDATE",
-		Good:    "SELECT harvest_id FROM harvests WHERE taken_on >= TRUNC(SYSDATE) AND taken_on < TRUNC(SYSDATE) + 1",
 		Near:    []string{"SELECT harvest_id FROM harvests WHERE taken_on = TRUNC(SYSDATE)"},
 	}},
 	On: check.Operators(func(p *check.Pass, n *syntax.Binary) {

@@ -2,6 +2,7 @@ package rows
 
 import (
 	"fmt"
+	"slices"
 	"strings"
 
 	"justlens/core/bind"
@@ -35,6 +36,14 @@ var limitUnordered = &check.Check{
 		Bad:     "SELECT TOP (3) name FROM queens WHERE bred_in = 2025",
 		Good:    "SELECT TOP (3) name FROM queens WHERE bred_in = 2025 ORDER BY queen_id",
 	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT DISTINCT ON (hive_id) hive_id, mites FROM inspections",
+		Near: []string{
+			"SELECT DISTINCT ON (hive_id) hive_id, mites FROM inspections ORDER BY hive_id, inspected_at DESC",
+			"SELECT DISTINCT ON (hive_id) hive_id FROM inspections",
+			"SELECT DISTINCT ON (inspection_id) inspection_id, mites FROM inspections",
+		},
+	}, {
 		Dialect: dialect.Spark,
 		Bad:     "SELECT name FROM keepers SORT BY joined_on LIMIT 5",
 		Good:    "SELECT name FROM keepers ORDER BY joined_on LIMIT 5",
@@ -43,12 +52,32 @@ var limitUnordered = &check.Check{
 		Bad:     "SELECT name FROM keepers UNION ALL SELECT TOP (1) name FROM buyers ORDER BY name",
 		Near:    []string{"SELECT name FROM keepers UNION ALL SELECT d.name FROM (SELECT TOP (1) name FROM buyers ORDER BY buyer_id) AS d ORDER BY name"},
 	}},
-	On: check.Nodes(runLimitUnordered).With(facts.Limited).And(check.Nodes(runTopUnordered).In(dialect.In(dialect.SQLServer, dialect.ANSI))),
+	On: check.Nodes(runLimitUnordered).With(facts.Limited).And(check.Nodes(runTopUnordered).In(dialect.In(dialect.SQLServer, dialect.ANSI))).
+		And(check.Nodes(runDistinctOnUnordered).In(dialect.In(dialect.Postgres))),
+}
+
+// runDistinctOnUnordered looks at DISTINCT ON, which keeps the first row of each group.
+func runDistinctOnUnordered(p *check.Pass, sel *syntax.Select) {
+	q := p.OwnQuery(sel)
+	if len(sel.DistinctOn) == 0 || q == nil || q.OrderBy != nil || sel.From == nil || p.Given(sel, sel.DistinctOn...).Rows() {
+		return
+	}
+	for _, item := range sel.Items {
+		if !slices.ContainsFunc(sel.DistinctOn, func(key syntax.Expr) bool { return p.Same(key, item.X) }) {
+			at := sel.DistinctOn[0].Span().Join(sel.DistinctOn[len(sel.DistinctOn)-1].Span())
+			p.Report(check.Finding{Span: at, Context: sel.Span(), Certainty: check.Likely,
+				Message: fmt.Sprintf("DISTINCT ON keeps any row of each %s, for nothing says which comes first", p.BriefOf(at)),
+				Why:     "A query without ORDER BY gives its rows in whatever order is cheapest at the time.",
+				Mends:   []check.Mend{{Title: fmt.Sprintf("order by %s, and then by what is to come first", p.BriefOf(at)), Effect: check.ByHand}},
+			})
+			return
+		}
+	}
 }
 
 func runLimitUnordered(p *check.Pass, q *syntax.Query) {
 	switch {
-	case q.Limit.Count == nil:
+	case q.Limit.Count == nil && (q.Limit.Offset != nil || q.Limit.ByLimit):
 	case q.OrderBy == nil:
 		unordered(p, q, q.Limit)
 	case p.Dialect == dialect.Spark && strings.EqualFold(text.View(p.Src, sortWord(q.OrderBy)), "sort"):
@@ -87,7 +116,10 @@ func unordered(p *check.Pass, q *syntax.Query, limit *syntax.Limit) {
 	if !ok || sel.From == nil || sel.Reshaped || sel.GroupBy == nil && p.Aggregates(sel) {
 		return
 	}
-	count := p.Text(syntax.Unparen(limit.Count))
+	count := "1" // FETCH FIRST ROW ONLY
+	if limit.Count != nil {
+		count = p.Text(syntax.Unparen(limit.Count))
+	}
 	if _, exists := p.Parent(q).(*syntax.Exists); exists || count == "0" || allConstant(sel) || rowsAreOne(p, sel) {
 		return
 	}

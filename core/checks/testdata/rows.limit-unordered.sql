@@ -14,3 +14,4 @@ SELECT 'yes' AS found FROM hives WHERE frame_count > 30 LIMIT 1;
 SELECT name FROM hives ORDER BY name LIMIT 5;
 SELECT name FROM hives UNION SELECT name FROM queens LIMIT 5;
 SELECT name FROM hives OFFSET 5;
+SELECT name FROM hives FETCH FIRST ROW ONLY; -- want "rows.limit-unordered"

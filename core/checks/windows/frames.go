@@ -125,6 +125,17 @@ var noOrder = &check.Check{
 	}, {
 		Dialect: dialect.SQLite,
 		Bad:     "SELECT name, LAG(frame_count) OVER (PARTITION BY apiary_id) AS before FROM hives",
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT name, LAG(frame_count) OVER (PARTITION BY apiary_id ORDER BY apiary_id) AS before FROM hives",
+		Near: []string{
+			"SELECT name, LAG(frame_count) OVER (PARTITION BY apiary_id ORDER BY apiary_id, hive_id) AS before FROM hives",
+			"SELECT name, LAG(frame_count) OVER (ORDER BY NULL) AS before FROM hives",
+		},
+	}, {
+		Dialect: dialect.SQLServer,
+		Bad:     "SELECT name, ROW_NUMBER() OVER (ORDER BY 1) AS n FROM hives",
+		Near:    []string{"SELECT name, ROW_NUMBER() OVER (ORDER BY (SELECT NULL)) AS n FROM hives"},
 	}},
 	On: check.Windows(runNoOrder),
 }
@@ -133,26 +144,35 @@ var refusesUnordered = dialect.In(dialect.SQLServer, dialect.Oracle, dialect.Spa
 
 func runNoOrder(p *check.Pass, c *syntax.Call) {
 	w := c.Over
-	if len(w.OrderBy) > 0 || !w.Name.IsZero() || !w.Base.IsZero() || len(c.OrderBy) > 0 {
+	if !w.Name.IsZero() || !w.Base.IsZero() || len(c.OrderBy) > 0 {
 		return
 	}
 	f := check.Finding{Span: c.Span(), Certainty: check.Certain,
 		Why:   "Nothing says which row comes first.",
 		Mends: []check.Mend{{Title: "say in OVER by what the rows are ordered", Effect: check.ByHand}},
 	}
+	if len(w.OrderBy) > 0 {
+		if f.Why = ordersNothing(p, w); f.Why == "" {
+			return
+		}
+		f.Verdicts = check.Everywhere(check.Wrong)
+	}
+	refuses := refusesUnordered.Has(p.Dialect) && len(w.OrderBy) == 0
 	switch name := p.FunctionName(c); name {
 	case "rank", "dense_rank", "percent_rank", "cume_dist":
 		f.Message = "all rows of the window rank alike"
-		if name == "rank" || name == "dense_rank" {
+		if len(w.OrderBy) == 0 && (name == "rank" || name == "dense_rank") {
 			f.Verdicts = p.Check.Verdicts.But(check.Refused, dialect.In(dialect.MariaDB))
 		}
 	case "lag", "lead":
 		f.Message = "which row stands before or behind is chance"
-		f.Verdicts = p.Check.Verdicts.But(check.Refused, dialect.In(dialect.MariaDB))
+		if len(w.OrderBy) == 0 {
+			f.Verdicts = p.Check.Verdicts.But(check.Refused, dialect.In(dialect.MariaDB))
+		}
 	case "row_number", "ntile":
 		f.Certainty = check.Possible // it may be enough that the rows have numbers
 		f.Message = "the rows are numbered as they come"
-		if refusesUnordered.Has(p.Dialect) {
+		if refuses {
 			f.Certainty = check.Certain
 			f.Message = fmt.Sprintf("%s needs ORDER BY in OVER", p.FunctionText(c))
 		}
@@ -162,10 +182,42 @@ func runNoOrder(p *check.Pass, c *syntax.Call) {
 	default:
 		return
 	}
-	if refusesUnordered.Has(p.Dialect) && f.Certainty == check.Likely && p.Dialect == dialect.Oracle {
+	if refuses && f.Certainty == check.Likely && p.Dialect == dialect.Oracle {
 		f.Verdicts = check.Everywhere(check.Wrong)
 	}
+	if l := constantOrder(w); l != nil && p.Dialect == dialect.SQLServer { // "OVER Clause" of its reference
+		f.Certainty, f.Verdicts = check.Certain, f.Verdicts.But(check.Refused, dialect.In(dialect.SQLServer))
+		f.Message = fmt.Sprintf("OVER cannot be ordered by %s, which is a constant", p.Text(l))
+	}
 	p.Report(f)
+}
+
+// ordersNothing tells why ORDER BY of a window puts no row before another, "" where it does, or is written
+// to say that none is meant, as ORDER BY NULL.
+func ordersNothing(p *check.Pass, w *syntax.Window) string {
+	why := ""
+	for _, item := range w.OrderBy {
+		x := syntax.Unparen(item.X)
+		switch {
+		case syntax.IsGiven(x):
+			why = fmt.Sprintf("%s is a constant here, and no position of the select list: it puts no row before another.", p.Text(x))
+		case slices.ContainsFunc(w.Partition, func(key syntax.Expr) bool { return p.Same(key, x) }):
+			why = fmt.Sprintf("A partition has one %s, so ordering by it puts no row before another.", p.Brief(x))
+		default:
+			return ""
+		}
+	}
+	return why
+}
+
+// constantOrder gives the first constant by which a window is ordered, nil if there is none.
+func constantOrder(w *syntax.Window) syntax.Expr {
+	for _, item := range w.OrderBy {
+		if syntax.IsGiven(item.X) {
+			return item.X
+		}
+	}
+	return nil
 }
 
 var distinct = &check.Check{

@@ -206,8 +206,36 @@ var joinMany = &check.Check{
 			"UPDATE hives SET moved_on = g.taken_on FROM harvests g WHERE g.hive_id = hives.hive_id AND g.harvest_id = 7",
 			"UPDATE hives SET moved_on = '2026-05-01' FROM harvests g WHERE g.hive_id = hives.hive_id",
 		},
+	}, {
+		Dialect: dialect.SQLServer,
+		Bad:     "MERGE buyers AS b USING keepers AS k ON k.village = b.village WHEN MATCHED THEN UPDATE SET name = k.name;",
+		Near: []string{
+			"MERGE buyers AS b USING keepers AS k ON k.keeper_id = b.keeper_id WHEN MATCHED THEN UPDATE SET name = k.name;",
+			"MERGE buyers AS b USING keepers AS k ON k.village = b.village WHEN NOT MATCHED THEN INSERT (buyer_id, name) VALUES (k.keeper_id, k.name);",
+		},
 	}},
-	On: check.Nodes(runJoinMany).With(facts.Several),
+	On: check.Nodes(runJoinMany).With(facts.Several).And(check.Nodes(runMergeMany)),
+}
+
+// runMergeMany looks at a MERGE of which several rows of the source may meet one of the target.
+func runMergeMany(p *check.Pass, n *syntax.Merge) {
+	changes := slices.ContainsFunc(n.Branches, func(b *syntax.MergeBranch) bool { return b.Matched && (b.Delete || len(b.Set) > 0) })
+	scope := p.Scope(n)
+	if !changes || scope == nil || len(scope.Sources) != 2 || n.On == nil {
+		return
+	}
+	s := scope.Sources[1]
+	if t := s.SchemaTable(); t == nil || t.IsView || len(t.Keys) == 0 || !p.Tells(n) || !manyMeet(p, s, nil, []syntax.Expr{n.On}) {
+		return
+	}
+	target := p.SourceName(scope.Sources[0])
+	p.Report(check.Finding{
+		Span: n.On.Span(), Context: n.Span(), Certainty: check.Likely, Verdicts: check.Everywhere(check.Refused),
+		Message: fmt.Sprintf("a row of %s may meet several of %s, and MERGE changes it once only", target, p.SourceName(s)),
+		Why:     "No key of the source is tied. At the second row the statement stops with an error.",
+		Related: []check.Related{{Span: s.Node.Span(), Message: "several rows of this may meet one"}},
+		Mends:   []check.Mend{{Title: fmt.Sprintf("tie a key of %s, or aggregate it first", p.SourceName(s)), Effect: check.ByHand}},
+	})
 }
 
 func runJoinMany(p *check.Pass, n *syntax.Update) {
@@ -221,7 +249,7 @@ func runJoinMany(p *check.Pass, n *syntax.Update) {
 			continue
 		}
 		s, _ := columnOf(p, name)
-		if s == nil || s == scope.Sources[0] || s.Scope != scope || s.SchemaTable().IsView || len(s.SchemaTable().Keys) == 0 || !manyMeet(p, n, s) {
+		if s == nil || s == scope.Sources[0] || s.Scope != scope || s.SchemaTable().IsView || len(s.SchemaTable().Keys) == 0 || !manyMeet(p, s, tablesOf(n), conditionsOf(n)) {
 			continue
 		}
 		p.Report(check.Finding{
@@ -235,6 +263,20 @@ func runJoinMany(p *check.Pass, n *syntax.Update) {
 	}
 }
 
+func tablesOf(n *syntax.Update) []syntax.Node {
+	if n.From == nil {
+		return []syntax.Node{n.Table}
+	}
+	return []syntax.Node{n.Table, n.From}
+}
+
+func conditionsOf(n *syntax.Update) []syntax.Expr {
+	if n.Where == nil {
+		return nil
+	}
+	return []syntax.Expr{n.Where.Cond}
+}
+
 // isPlain reports whether a value is a column or a constant.
 func isPlain(x syntax.Expr) bool {
 	k := syntax.Unparen(x).Kind()
@@ -243,7 +285,7 @@ func isPlain(x syntax.Expr) bool {
 
 // manyMeet reports whether all that is asked of a source are equalities of columns, and no key of
 // it is among them.
-func manyMeet(p *check.Pass, n *syntax.Update, s *bind.Source) bool {
+func manyMeet(p *check.Pass, s *bind.Source, tables []syntax.Node, conditions []syntax.Expr) bool {
 	tied, plain := map[int]bool{}, true
 	visit := func(c syntax.Expr) {
 		named, ok := p.NamedIn(s.Scope, c)
@@ -267,7 +309,7 @@ func manyMeet(p *check.Pass, n *syntax.Update, s *bind.Source) bool {
 		}
 	}
 	using := false
-	look := func(t syntax.Node) {
+	for _, t := range tables {
 		syntax.Inspect(t, func(n syntax.Node) bool {
 			if j, ok := n.(*syntax.Join); ok {
 				using = using || len(j.Using) > 0 || j.Natural
@@ -276,12 +318,8 @@ func manyMeet(p *check.Pass, n *syntax.Update, s *bind.Source) bool {
 			return n.Kind() != syntax.KindQuery
 		})
 	}
-	look(n.Table)
-	if n.From != nil {
-		look(n.From)
-	}
-	if n.Where != nil {
-		syntax.Conjuncts(n.Where.Cond, visit)
+	for _, c := range conditions {
+		syntax.Conjuncts(c, visit)
 	}
 	return plain && !using && len(tied) > 0 && !s.SchemaTable().HasKeyOf(func(c int) bool { return tied[c] })
 }

@@ -7,5 +7,5 @@ import "justlens/core/check"
 var Checks = []*check.Check{
 	setAnd, valueCount, valueType, missingRequired, columnTwice, conflictTarget, everyRow, targetUnconnected, targetInSubquery, joinMany,
 	caseErases, subqueryErases, columnsSwapped, noColumnList, parentDelete, generatedColumn, identityColumn, addedColumn,
-	qualifiedTarget, triggerRow, replaceErases,
+	qualifiedTarget, triggerRow, replaceErases, truncatedParent,
 }
