@@ -19,12 +19,12 @@ import (
 
 // budgets are what a review may cost at the most; all of it is counted, none timed.
 var budgets = map[string]float64{
-	"bytes allocated a byte of season":      0.1,
+	"bytes allocated a byte of season":      0.03,
 	"bytes allocated a byte of mixed":       0.25,
-	"allocations a statement of season":     0.6,
+	"allocations a statement of season":     0.4,
 	"allocations a statement of mixed":      4.5,
 	"calls of checks a statement of season": 70,
-	"calls of checks a statement of mixed":  105, // a hundred checks came
+	"calls of checks a statement of mixed":  101, // a hundred checks came
 	"calls of one check a statement":        6,   // comparisons, arithmetic and calls, for their types
 
 	"bytes of a token":           16,

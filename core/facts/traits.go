@@ -140,6 +140,7 @@ var sideTraits = [syntax.KindCount]Traits{
 	syntax.KindCall:         FunctionSide,
 	syntax.KindCast:         FunctionSide,
 	syntax.KindSubquery:     QuerySide,
+	syntax.KindQuantified:   QuerySide,
 	syntax.KindRow:          TextSide,
 	syntax.KindCase:         CaseSide,
 	syntax.KindBinary:       Calculated,

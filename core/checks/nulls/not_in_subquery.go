@@ -44,7 +44,7 @@ var notInSubquery = &check.Check{
 		Bad:     "SELECT name FROM queens WHERE NOT queen_id IN (SELECT queen_id FROM hives)",
 		Good:    "SELECT name FROM queens WHERE NOT EXISTS (SELECT 1 FROM hives WHERE hives.queen_id = queens.queen_id)",
 	}},
-	On: check.Nodes(runNotInSubquery).And(check.Operators(runNotEqualAll, syntax.OpNotEqual)),
+	On: check.Nodes(runNotInSubquery).And(check.Operators(runNotEqualAll, syntax.OpNotEqual).With(facts.QuerySide)),
 }
 
 // exclusion is a condition that refuses what a subquery gives.
@@ -82,7 +82,7 @@ func tellExclusion(p *check.Pass, e exclusion) {
 		return
 	}
 	column := sel.Items[0].X
-	f := check.Finding{Span: e.span, Message: fmt.Sprintf("if any %s is NULL, %s finds no rows at all", where(p, column), e.sign)}
+	f := check.Finding{Span: e.span}
 	switch p.Nullable(column) {
 	case facts.No:
 		return
@@ -94,6 +94,7 @@ func tellExclusion(p *check.Pass, e exclusion) {
 		}
 		f.Certainty = check.Possible
 	}
+	f.Message = fmt.Sprintf("if any %s is NULL, %s finds no rows at all", where(p, column), e.sign)
 	f.Why = fmt.Sprintf("One NULL in the subquery's result makes every comparison with %s unknown, so no row is returned.", p.Brief(e.x))
 	f.Mends = append(notExists(p, e, sel), leaveNullsOut(p, sel, column)...)
 	p.Report(f)

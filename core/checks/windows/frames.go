@@ -147,10 +147,7 @@ func runNoOrder(p *check.Pass, c *syntax.Call) {
 	if !w.Name.IsZero() || !w.Base.IsZero() || len(c.OrderBy) > 0 {
 		return
 	}
-	f := check.Finding{Span: c.Span(), Certainty: check.Certain,
-		Why:   "Nothing says which row comes first.",
-		Mends: []check.Mend{{Title: "say in OVER by what the rows are ordered", Effect: check.ByHand}},
-	}
+	f := check.Finding{Span: c.Span(), Certainty: check.Certain, Why: "Nothing says which row comes first."}
 	if len(w.OrderBy) > 0 {
 		if f.Why = ordersNothing(p, w); f.Why == "" {
 			return
@@ -185,6 +182,7 @@ func runNoOrder(p *check.Pass, c *syntax.Call) {
 	if refuses && f.Certainty == check.Likely && p.Dialect == dialect.Oracle {
 		f.Verdicts = check.Everywhere(check.Wrong)
 	}
+	f.Mends = []check.Mend{{Title: "say in OVER by what the rows are ordered", Effect: check.ByHand}}
 	if l := constantOrder(w); l != nil && p.Dialect == dialect.SQLServer { // "OVER Clause" of its reference
 		f.Certainty, f.Verdicts = check.Certain, f.Verdicts.But(check.Refused, dialect.In(dialect.SQLServer))
 		f.Message = fmt.Sprintf("OVER cannot be ordered by %s, which is a constant", p.Text(l))
