@@ -479,7 +479,7 @@ func (f *Fixed) Value(x syntax.Expr) bool {
 		return !bytes.Contains(f.in.Src[within.Start:within.End], []byte(":=")) // else it may be set on the way
 	case *syntax.Name:
 		u := f.in.Use(n)
-		if isVariable(u) {
+		if f.in.isVariable(n) {
 			return true
 		}
 		return u.Outer && (u.Status == bind.Resolved || u.Status == bind.Assumed)
@@ -513,7 +513,15 @@ func (f *Fixed) Value(x syntax.Expr) bool {
 
 // isVariable reports whether a name is a routine's variable or a field of its record. What
 // else has no source makes the query refused.
-func isVariable(u *bind.Use) bool { return u.Status == bind.Variable || u.Status == bind.NoSource }
+func (in *Facts) isVariable(n *syntax.Name) bool {
+	switch u := in.Use(n); u.Status {
+	case bind.Variable, bind.NoSource:
+		return true
+	case bind.Unclear:
+		return len(n.Parts) > 1 && u.Source == nil && in.Nearest(n, syntax.Kinds(syntax.KindRoutine, syntax.KindControl)) != nil
+	}
+	return false
+}
 
 // alike reports whether equality of two expressions lets the value of one pick that
 // of the other: not where the database converts one, nor under different collations.
@@ -523,7 +531,7 @@ func (in *Facts) alike(from, to syntax.Expr) bool {
 	case *syntax.Param:
 		return true
 	case *syntax.Name:
-		if isVariable(in.Use(n)) {
+		if in.isVariable(n) {
 			return true
 		}
 	case *syntax.Literal:

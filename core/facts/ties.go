@@ -88,6 +88,21 @@ func (in *Facts) Tied(scope *bind.Scope) (groups []SourceSet, ok bool) {
 	return t.groups, t.ok && !scope.Natural && !scope.Marked
 }
 
+// TiedBy is Tied by the joins of FROM and one condition in the place of WHERE.
+func (in *Facts) TiedBy(sel *syntax.Select, cond syntax.Expr) (groups []SourceSet, ok bool) {
+	scope := in.Scope(sel)
+	if len(scope.Sources) > 64 {
+		return nil, false
+	}
+	t := ties{in: in, scope: scope, ok: true}
+	for _, s := range scope.Sources {
+		t.groups = append(t.groups, 1<<s.Index)
+	}
+	t.from(sel.From)
+	t.condition(cond)
+	return t.groups, t.ok && !scope.Natural && !scope.Marked
+}
+
 type ties struct {
 	in     *Facts
 	scope  *bind.Scope

@@ -79,6 +79,9 @@ func (p *Parser) anyStatement() Stmt {
 		if p.peek(1).Word() == word.Statement {
 			return p.setStatement(start)
 		}
+		if p.setsVariable() {
+			return p.anonymousBlock(start)
+		}
 	case word.Create:
 		return p.create()
 	case word.Alter:
@@ -140,6 +143,13 @@ func (p *Parser) anyStatement() Stmt {
 		return p.noStatement()
 	}
 	return p.other()
+}
+
+// setsVariable reports whether SET @x = … stands here, whose value may be a query.
+func (p *Parser) setsVariable() bool {
+	t := p.peek(1)
+	return t.Kind == VariableName && p.scan.src[t.Span.Start+1] != '@' && (p.peek(2).Kind == Equal || p.peek(2).Kind == AssignOperator) &&
+		(p.dialect.Has(dialect.BatchLines) || p.dialect.Has(dialect.ExecutedComments))
 }
 
 func (p *Parser) noStatement() Stmt {

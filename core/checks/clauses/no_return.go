@@ -27,6 +27,7 @@ var noReturn = &check.Check{
 			"CREATE FUNCTION emptied() RETURNS integer LANGUAGE plpgsql AS $$ BEGIN RAISE EXCEPTION 'not yet'; END $$",
 			"CREATE FUNCTION emptied(OUT n integer) RETURNS integer LANGUAGE plpgsql AS $$ BEGIN n := 3; END $$",
 			"CREATE FUNCTION emptied() RETURNS bigint LANGUAGE sql AS $$ SELECT COUNT(*) FROM hives $$",
+			"CREATE FUNCTION emptied() RETURNS bigint AS 'SELECT COUNT(*) FROM hives' LANGUAGE 'sql'",
 		},
 	}, {
 		Dialect: dialect.MariaDB,
@@ -49,7 +50,7 @@ func runNoReturn(p *check.Pass, r *syntax.Routine) {
 	if p.Parent(r) != nil || len(r.Body) == 0 || !p.Tells(r) || !strings.EqualFold(text.View(p.Src, r.Keyword), "function") {
 		return
 	}
-	returns, mayEnd := 0, false
+	returns, mayEnd := 0, p.Dialect == dialect.Postgres && !isPLpgSQL(p)
 	for i, t := range p.Stmt.Tokens {
 		w := strings.ToLower(text.View(p.Src, t.Span))
 		switch {
@@ -58,7 +59,7 @@ func runNoReturn(p *check.Pass, r *syntax.Routine) {
 		case w == "returns" && i+1 < len(p.Stmt.Tokens):
 			next := strings.ToLower(text.View(p.Src, p.Stmt.Tokens[i+1].Span))
 			mayEnd = mayEnd || next == "void" || next == "setof" || next == "table" || next == "event_trigger"
-		case w == "out", w == "inout", w == "raise", w == "raise_application_error", w == "signal", w == "pipelined", w == "sql" && p.Dialect == dialect.Postgres, w == "external":
+		case w == "out", w == "inout", w == "raise", w == "raise_application_error", w == "signal", w == "pipelined", w == "external":
 			mayEnd = true // it gives its value otherwise, or stops with an error
 		}
 	}
@@ -82,4 +83,14 @@ func runNoReturn(p *check.Pass, r *syntax.Routine) {
 		f.Why = "It is not created without one."
 	}
 	p.Report(f)
+}
+
+// isPLpgSQL reports whether the statement says LANGUAGE plpgsql, in quotes or not.
+func isPLpgSQL(p *check.Pass) bool {
+	for i, t := range p.Stmt.Tokens[:max(0, len(p.Stmt.Tokens)-1)] {
+		if t.Word() == word.Language && strings.EqualFold(strings.Trim(text.View(p.Src, p.Stmt.Tokens[i+1].Span), "'"), "plpgsql") {
+			return true
+		}
+	}
+	return false
 }

@@ -7,6 +7,7 @@ import (
 	"justlens/core/check"
 	"justlens/core/dialect"
 	"justlens/core/dialect/class"
+	"justlens/core/dialect/word"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -17,7 +18,7 @@ var numberedKey = &check.Check{
 	ID:        "definition.numbered-key",
 	Title:     "AUTO_INCREMENT that begins no key",
 	Errors:    []string{"1075"},
-	Elsewhere: "only MySQL and MariaDB ask for a key",
+	Elsewhere: "MySQL and MariaDB ask for a key, SQLite for the type INTEGER",
 	Doc: "MySQL and MariaDB number one column of a table, and only one with which a key begins. The key can be declared in the same CREATE TABLE " +
 		"alone.",
 	Verdicts: check.Everywhere(check.Fine).But(check.Refused, mysqls),
@@ -34,8 +35,35 @@ var numberedKey = &check.Check{
 		Dialect: dialect.MariaDB,
 		Bad:     "CREATE TABLE colonies (colony_id integer AUTO_INCREMENT PRIMARY KEY, place integer AUTO_INCREMENT UNIQUE)",
 		Good:    "CREATE TABLE colonies (colony_id integer AUTO_INCREMENT PRIMARY KEY, place integer UNIQUE)",
+	}, {
+		Dialect: dialect.SQLite,
+		Bad:     "CREATE TABLE colonies (colony_id BIGINT PRIMARY KEY AUTOINCREMENT, hue text)",
+		Good:    "CREATE TABLE colonies (colony_id INTEGER PRIMARY KEY AUTOINCREMENT, hue text)",
 	}},
-	On: check.Nodes(runNumberedKey).In(mysqls),
+	On: check.Nodes(runNumberedKey).In(mysqls).And(check.Nodes(runNumberedRow).In(dialect.In(dialect.SQLite))),
+}
+
+// runNumberedRow looks at AUTOINCREMENT of SQLite, which only the number of the row takes ("SQLite Autoincrement").
+func runNumberedRow(p *check.Pass, n *syntax.CreateTable) {
+	if !p.Tells(n) {
+		return
+	}
+	for _, c := range n.Columns {
+		if c.Type == nil || strings.EqualFold(p.Text(c.Type), "INTEGER") {
+			continue
+		}
+		for _, t := range p.TokensIn(c.Span()) {
+			if t.Word() != word.Autoincrement {
+				continue
+			}
+			p.Report(check.Finding{Span: c.Type.Span(), Context: c.Span(), Certainty: check.Certain, Verdicts: p.Check.Verdicts.But(check.Refused, dialect.In(dialect.SQLite)),
+				Message: fmt.Sprintf("AUTOINCREMENT needs the type INTEGER, and %s is %s", p.Ident(c.Name), p.Brief(c.Type)),
+				Why:     "SQLite numbers rows, and only a column of that very type is the number of the row.",
+				Mends: []check.Mend{{Title: "write INTEGER", Effect: check.NewRows,
+					Edits: []text.Edit{check.Replace(c.Type.Span(), p.Word(c.Type.Span().Start, "INTEGER"))}}},
+			})
+		}
+	}
 }
 
 func runNumberedKey(p *check.Pass, n *syntax.CreateTable) {

@@ -306,6 +306,25 @@ var countForExistence = &check.Check{
 	On: check.Comparisons(runCountForExistence).With(facts.QuerySide),
 }
 
+// isMigrationStep reports whether the statement sets a variable of MySQL's session, as scripts do that have no
+// IF, to choose what they execute.
+func isMigrationStep(p *check.Pass) bool {
+	return p.Stmt.Node.Kind() == syntax.KindControl && p.Dialect.Has(dialect.ExecutedComments)
+}
+
+// readsCatalog reports whether a query reads the database's own tables, which are small.
+func readsCatalog(p *check.Pass, sel *syntax.Select) bool {
+	for _, s := range p.Scope(sel).Sources {
+		if ref, ok := s.Node.(*syntax.TableRef); ok && len(ref.Name) > 1 {
+			switch p.Names.String(ref.Name[len(ref.Name)-2].Sym) {
+			case "information_schema", "pg_catalog", "sys":
+				return true
+			}
+		}
+	}
+	return false
+}
+
 func runCountForExistence(p *check.Pass, b *syntax.Binary) {
 	s, ok := syntax.Unparen(b.X).(*syntax.Subquery)
 	l, literal := syntax.Unparen(b.Y).(*syntax.Literal)
@@ -332,7 +351,7 @@ func runCountForExistence(p *check.Pass, b *syntax.Binary) {
 		return
 	}
 	c, ok := syntax.Unparen(sel.Items[0].X).(*syntax.Call)
-	if !ok || p.FunctionName(c) != "count" || c.Over != nil {
+	if !ok || p.FunctionName(c) != "count" || c.Over != nil || readsCatalog(p, sel) || isMigrationStep(p) {
 		return
 	}
 	m := check.Mend{Title: "ask " + exists, Effect: check.SameRows}

@@ -35,6 +35,14 @@ var unconnected = &check.Check{
 		Near: []string{
 			"SELECT h.name, a.name FROM hives h, apiaries a WHERE a.apiary_id = 2 AND h.frame_count > 8",
 		},
+	}, {
+		Bad:  "SELECT h.name, a.name FROM hives h, apiaries a WHERE h.apiary_id = a.apiary_id AND h.frame_count > 8 OR h.frame_count = 3",
+		Good: "SELECT h.name, a.name FROM hives h, apiaries a WHERE h.apiary_id = a.apiary_id AND (h.frame_count > 8 OR h.frame_count = 3)",
+		Near: []string{
+			"SELECT h.name, a.name FROM hives h, apiaries a WHERE h.apiary_id = a.apiary_id AND (h.frame_count > 8 OR h.frame_count = 3)",
+			"SELECT h.name, k.name FROM hives h, keepers k WHERE h.keeper_id = k.keeper_id OR k.mentor_id = h.keeper_id",
+			"SELECT h.name, k.name FROM hives h, keepers k WHERE h.keeper_id = k.keeper_id OR k.mentor_id IS NULL",
+		},
 	}},
 	On: check.Nodes(runUnconnected).With(facts.ByCommas),
 }
@@ -45,6 +53,9 @@ func runUnconnected(p *check.Pass, sel *syntax.Select) {
 		return
 	}
 	groups, ok := p.Tied(scope)
+	if ok && len(groups) == 1 {
+		untiedBranch(p, sel)
+	}
 	if !ok || len(groups) < 2 {
 		return
 	}
@@ -102,6 +113,81 @@ func runUnconnected(p *check.Pass, sel *syntax.Select) {
 		f.Mends = append(f.Mends, check.Mend{Title: "say which rows belong together, or CROSS JOIN where all are meant", Effect: check.ByHand})
 	}
 	p.Report(f)
+}
+
+// mostBranches is how many operands of an OR are looked at.
+const mostBranches = 16
+
+// untiedBranch reports an operand of the OR that is all of WHERE which ties the sources no longer, beside one
+// that does: a = b AND c OR d.
+func untiedBranch(p *check.Pass, sel *syntax.Select) {
+	if sel.Where == nil {
+		return
+	}
+	scope := p.Scope(sel)
+	var branches []syntax.Expr
+	syntax.BareOperands(syntax.Unparen(sel.Where.Cond), syntax.OpOr, func(x syntax.Expr, _ *syntax.Binary) { branches = append(branches, x) })
+	if len(branches) < 2 || len(branches) > mostBranches {
+		return
+	}
+	untied, tied := -1, false
+	for i, b := range branches {
+		named, known := p.NamedIn(scope, b)
+		groups, ok := p.TiedBy(sel, b)
+		if !known || !ok || named == 0 || asksForNull(b) {
+			return
+		}
+		tied = tied || len(groups) == 1
+		if len(groups) > 1 && untied < 0 {
+			for _, g := range groups {
+				if sources := g.Of(scope); areFixed(p, scope, sources) || slices.ContainsFunc(sources, func(s *bind.Source) bool { return !isPlain(s) }) {
+					return
+				}
+			}
+			untied = i
+		}
+	}
+	if !tied || untied < 0 {
+		return
+	}
+	certainty := check.Possible // a tie or something else may be meant
+	for _, b := range branches {
+		if and, ok := b.(*syntax.Binary); ok && and.Op == syntax.OpAnd {
+			certainty = check.Likely
+		}
+	}
+	p.Report(check.Finding{Span: branches[untied].Span(), Context: sel.Where.Span(), Certainty: certainty,
+		Message: "this branch of OR ties nothing, so each row that it takes meets every row of the others",
+		Why:     "OR stands above AND: what ties the sources holds in the other branch only.",
+		Related: []check.Related{{Span: sel.From.Span(), Message: "the sources that it leaves untied"}},
+		Mends:   []check.Mend{tieBranch(p, branches, untied)},
+	})
+}
+
+// tieBranch puts parentheses round the last condition before an untied branch and the branch.
+func tieBranch(p *check.Pass, branches []syntax.Expr, untied int) check.Mend {
+	m := check.Mend{Title: "put parentheses round what OR joins, so that the tie holds for both", Effect: check.ByHand}
+	if untied == 0 || untied != len(branches)-1 {
+		return m
+	}
+	chain := syntax.AppendConjuncts(nil, branches[untied-1])
+	last := chain[len(chain)-1]
+	if _, paren := last.(*syntax.Paren); paren || len(chain) < 2 {
+		return m
+	}
+	m.Effect, m.Edits = check.NewRows, []text.Edit{check.Insert(last.Span().Start, "("), check.Insert(branches[untied].Span().End, ")")}
+	return m
+}
+
+// asksForNull reports whether a condition tests for NULL, as one does that takes the rows which belong to all.
+func asksForNull(x syntax.Expr) bool {
+	found := false
+	syntax.Inspect(x, func(n syntax.Node) bool {
+		is, ok := n.(*syntax.Is)
+		found = found || ok && is.Test == syntax.IsNull && !is.Not
+		return !found
+	})
+	return found
 }
 
 // oneKey writes the only condition by which a foreign key ties two lists of sources.

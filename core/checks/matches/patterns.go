@@ -257,6 +257,10 @@ var foreignPattern = &check.Check{
 
 func runForeignPattern(p *check.Pass, n *syntax.Like) {
 	l, pattern := constant(p, n.Pattern)
+	if l != nil && n.Op == syntax.OpGlob && p.Dialect == dialect.SQLite {
+		percentInGlob(p, n, l, pattern)
+		return
+	}
 	if l == nil || n.Op > syntax.OpILike || n.Escape != nil || strings.Contains(pattern, "\\") {
 		return
 	}
@@ -275,6 +279,19 @@ func runForeignPattern(p *check.Pass, n *syntax.Like) {
 	}
 	f.Mends = []check.Mend{expressionMend(p, n, expression)}
 	p.Report(f)
+}
+
+// percentInGlob tells of LIKE's wildcard in a pattern of GLOB, whose own are * and ?.
+func percentInGlob(p *check.Pass, n *syntax.Like, l *syntax.Literal, pattern string) {
+	if strings.ContainsAny(pattern, "*?[") || !strings.HasPrefix(pattern, "%") && !strings.HasSuffix(pattern, "%") {
+		return
+	}
+	mended := "'" + strings.ReplaceAll(pattern, "%", "*") + "'"
+	p.Report(check.Finding{Span: l.Span(), Context: n.Span(), Certainty: check.Likely,
+		Message: fmt.Sprintf("GLOB takes the %% of %s for a letter", p.Brief(l)),
+		Why:     "Its wildcards are * and ?, as those of file names.",
+		Mends:   []check.Mend{{Title: "write " + mended, Effect: check.NewRows, Edits: []text.Edit{check.Replace(l.Span(), mended)}}},
+	})
 }
 
 // isExpression reports whether a pattern of LIKE is a regular expression: it is anchored, or repeats any

@@ -5,5 +5,5 @@ import "justlens/core/check"
 
 // Checks is the family's list.
 var Checks = []*check.Check{
-	integerDivision, integerAverage, precedence, divideByZero, caret, textPlus, datePlusNumber, dateDifference, floatEquality, zeroPosition,
+	integerDivision, integerAverage, precedence, divideByZero, caret, textPlus, datePlusNumber, dateDifference, floatEquality, zeroPosition, neverNegative,
 }

@@ -32,6 +32,18 @@ var reversed = &check.Check{
 	}, {
 		Bad:  "SELECT hive_id FROM harvests WHERE taken_on NOT BETWEEN '2026-06-30' AND '2026-06-01'",
 		Good: "SELECT hive_id FROM harvests WHERE taken_on NOT BETWEEN '2026-06-01' AND '2026-06-30'",
+	}, {
+		Dialect: dialect.Postgres,
+		Bad:     "SELECT hive_id FROM inspections WHERE inspected_at BETWEEN now() AND now() - INTERVAL '7 days'",
+		Good:    "SELECT hive_id FROM inspections WHERE inspected_at BETWEEN now() - INTERVAL '7 days' AND now()",
+		Near: []string{
+			"SELECT hive_id FROM inspections WHERE inspected_at BETWEEN now() - INTERVAL '7 days' AND now() + INTERVAL '7 days'",
+			"SELECT hive_id FROM inspections WHERE inspected_at BETWEEN now() - INTERVAL '7 days' AND now() - INTERVAL '9 days'",
+		},
+	}, {
+		Dialect: dialect.SQLServer,
+		Bad:     "SELECT hive_id FROM inspections WHERE inspected_at BETWEEN GETDATE() AND DATEADD(day, -7, GETDATE())",
+		Good:    "SELECT hive_id FROM inspections WHERE inspected_at BETWEEN DATEADD(day, -7, GETDATE()) AND GETDATE()",
 	}},
 	On: check.Nodes(runReversed),
 }
@@ -63,6 +75,11 @@ func isReversed(p *check.Pass, n *syntax.Between) bool {
 	last, _, as := p.DayOf(n.High)
 	if ok && as {
 		return first.After(last)
+	}
+	from, known := p.FromClock(n.Low)
+	to, also := p.FromClock(n.High)
+	if known && also {
+		return from > to
 	}
 	if q, ok := reason.Of(p.Info, n); ok && !n.Not {
 		return q.NeverTrue()
@@ -113,8 +130,11 @@ var sharedBound = &check.Check{
 	On: check.Nodes(runSharedBound),
 }
 
+// mostRanges is how many branches of a CASE are compared with each other.
+const mostRanges = 200
+
 func runSharedBound(p *check.Pass, c *syntax.Case) {
-	if c.Operand != nil || len(c.Whens) < 2 {
+	if c.Operand != nil || len(c.Whens) < 2 || len(c.Whens) > mostRanges {
 		return
 	}
 	for i := range c.Whens[1:] {

@@ -5,7 +5,7 @@ import "justlens/core/check"
 
 // Checks is the family's list.
 var Checks = []*check.Check{
-	subqueryWidth, rowWidth, positionRange, intoSeveral, limitUnordered, limitBeforeOrder, rownumNever, orderText, manyForOne, existsUncorrelated,
+	subqueryWidth, rowWidth, positionRange, intoSeveral, limitUnordered, limitBeforeOrder, rownumNever, randomRow, orderText, manyForOne, existsUncorrelated,
 	existsAggregate, constantSubquery, unreadEffect, unusedCTE, star, distinctNeedless, distinctCall, limitTies, orderPosition,
 	orderDirection,
 }

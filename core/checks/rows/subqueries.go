@@ -7,6 +7,7 @@ import (
 	"justlens/core/bind"
 	"justlens/core/check"
 	"justlens/core/dialect"
+	"justlens/core/dialect/word"
 	"justlens/core/facts"
 	"justlens/core/syntax"
 	"justlens/core/text"
@@ -211,8 +212,24 @@ func isOneValue(p *check.Pass, s *syntax.Subquery) bool {
 		return n.Op.IsComparison() || n.Op >= syntax.OpAdd && n.Op <= syntax.OpConcat
 	case *syntax.Call:
 		return p.Function(n).Listed && facts.IsPlainCall(n)
+	case *syntax.Control:
+		return givesVariable(p, s)
 	}
 	return false
+}
+
+// givesVariable reports whether a subquery is what a variable is set to, or what a routine returns.
+func givesVariable(p *check.Pass, s *syntax.Subquery) bool {
+	before := p.TokensIn(text.Span{Start: p.Parent(s).Span().Start, End: s.Span().Start})
+	for len(before) > 0 && before[len(before)-1].Kind == syntax.LeftParen {
+		before = before[:len(before)-1]
+	}
+	if len(before) == 0 {
+		return false
+	}
+	last := before[len(before)-1]
+	written := text.View(p.Src, last.Span)
+	return written == "=" || written == ":=" || last.Word() == word.Return
 }
 
 // plainEqualities reports whether a condition asks nothing but that columns equal columns or

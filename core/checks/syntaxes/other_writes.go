@@ -22,6 +22,7 @@ func foreignUpdate(p *check.Pass, n *syntax.Update) {
 	if j, ok := n.Table.(*syntax.Join); ok {
 		foreign{"JOIN before SET", dialect.In(dialect.MySQL, dialect.MariaDB), j.OpSpan, byHand(joinedWrite[p.Dialect]), check.Certain}.tell(p)
 	}
+	aliasInUpdate(p, n)
 	limited(p, "UPDATE", n.OrderBy, n.Limit)
 	for _, a := range n.Set {
 		addsTo(p, a)
@@ -112,9 +113,65 @@ func foreignDelete(p *check.Pass, n *syntax.Delete) {
 	case *syntax.TableRef:
 		if p.Dialect == dialect.SQLite && !t.As && !t.Alias.IsZero() {
 			foreign{"alias without AS in DELETE", dialect.Everywhere &^ dialect.In(dialect.SQLite, dialect.MariaDB), t.Alias.Span,
-				[]check.Mend{{Title: "write AS", Effect: check.NewRows, Edits: []text.Edit{check.Insert(t.Alias.Span.Start, p.Word(t.Alias.Span.Start, "AS")+" ")}}}, check.Certain}.tell(p)
+				writeAs(p, t), check.Certain}.tell(p)
+		}
+		aliasInDelete(p, n, t)
+	}
+}
+
+// writeAs puts AS before an alias.
+func writeAs(p *check.Pass, t *syntax.TableRef) []check.Mend {
+	return []check.Mend{{Title: "write AS", Effect: check.NewRows, Edits: []text.Edit{check.Insert(t.Alias.Span.Start, p.Word(t.Alias.Span.Start, "AS")+" ")}}}
+}
+
+// aliasInDelete tells of an alias behind DELETE FROM, which SQL Server and MariaDB take where it is named before
+// FROM as well.
+func aliasInDelete(p *check.Pass, n *syntax.Delete, t *syntax.TableRef) {
+	early := p.Dialect == dialect.MariaDB && p.Version < dialect.At(11, 6, 0) // MariaDB's documentation, "DELETE"
+	if t.Alias.IsZero() || p.Dialect != dialect.SQLServer && !early {
+		return
+	}
+	f := foreign{"alias in DELETE FROM", dialect.Everywhere &^ dialect.In(dialect.SQLServer, dialect.MariaDB), t.Alias.Span, byHand("name the alias before FROM, too"), check.Certain}
+	if early {
+		f.name += " before version 11.6"
+		if p.Version == 0 {
+			f.sure = check.Likely
 		}
 	}
+	if from, _, ok := p.FirstTokens(n.From); ok && n.Limit == nil && n.OrderBy == nil && from.Word() == word.From {
+		f.mends = []check.Mend{{Title: "name the alias before FROM, too", Effect: check.NewRows, Edits: []text.Edit{check.Insert(from.Span.Start, p.Ident(t.Alias)+" ")}}}
+	}
+	f.tell(p)
+}
+
+// aliasInUpdate tells of an alias behind UPDATE, which SQL Server takes in FROM, and SQLite behind AS.
+func aliasInUpdate(p *check.Pass, n *syntax.Update) {
+	t, ok := n.Table.(*syntax.TableRef)
+	if !ok || t.Alias.IsZero() {
+		return
+	}
+	switch {
+	case p.Dialect == dialect.SQLServer:
+		m := check.Mend{Title: "name the alias, and say in FROM what it stands for", Effect: check.ByHand}
+		if n.From == nil && len(n.Set) > 0 && len(n.Returning) == 0 {
+			m.Effect = check.NewRows
+			m.Edits = []text.Edit{check.Replace(t.Span(), p.Ident(t.Alias)),
+				check.Insert(n.Set[len(n.Set)-1].Span().End, " "+p.Word(n.Span().Start, "FROM")+" "+p.Text(t))}
+		}
+		foreign{"alias behind UPDATE", dialect.Everywhere &^ dialect.In(dialect.SQLServer), t.Alias.Span, []check.Mend{m}, check.Certain}.tell(p)
+	case p.Dialect == dialect.SQLite && !t.As:
+		foreign{"alias without AS in UPDATE", dialect.Everywhere &^ dialect.In(dialect.SQLite, dialect.SQLServer), t.Alias.Span, writeAs(p, t), check.Certain}.tell(p)
+	}
+}
+
+// aliasInInsert tells of an alias of the table that INSERT writes to.
+func aliasInInsert(p *check.Pass, n *syntax.Insert) {
+	if n.Table == nil || n.Table.Alias.IsZero() || len(n.Table.Name) == 0 {
+		return
+	}
+	at := text.Span{Start: n.Table.Name[len(n.Table.Name)-1].Span.End, End: n.Table.Alias.Span.End}
+	foreign{"alias of the table in INSERT", dialect.In(dialect.Postgres, dialect.SQLite, dialect.Oracle), n.Table.Alias.Span,
+		replace("leave it out", at, ""), check.Certain}.tell(p)
 }
 
 // foreignMerge tells MERGE.
@@ -137,6 +194,7 @@ func foreignInsert(p *check.Pass, n *syntax.Insert) {
 	case !n.OnConflict.IsEmpty():
 		foreign{"ON CONFLICT", dialect.In(dialect.Postgres, dialect.SQLite), n.OnConflict, byHand("write ON DUPLICATE KEY UPDATE or MERGE"), check.Certain}.tell(p)
 	}
+	aliasInInsert(p, n)
 	if n.Query == nil && len(n.Set) == 0 {
 		defaultValues(p, n)
 	}

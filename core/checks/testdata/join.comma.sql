@@ -15,5 +15,5 @@ SELECT h.name, i.mites FROM hives h JOIN inspections i ON h.hive_id = i.hive_id 
 SELECT h.name, n.i FROM hives h, generate_series(1, 3) AS n(i) WHERE n.i = h.hive_id;
 SELECT h.name FROM hives h, LATERAL (SELECT MAX(i.mites) AS mites FROM inspections i WHERE i.hive_id = h.hive_id) AS x WHERE h.hive_id = x.mites;
 SELECT h.name FROM hives h, apiaries a WHERE h.hive_id = 1 AND a.apiary_id = 2;
-SELECT h.name FROM hives h, apiaries a WHERE h.apiary_id = a.apiary_id OR a.apiary_id = 2;
+SELECT h.name FROM hives h, apiaries a WHERE h.apiary_id = a.apiary_id OR a.apiary_id = 2; -- want "join.unconnected"
 SELECT h.name FROM hives h, apiaries a; -- want "join.unconnected"

@@ -122,8 +122,28 @@ var aggregateArgument = &check.Check{
 	On: check.Aggregates(runAggregateArgument, "sum", "avg").In(dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.SQLServer, dialect.Oracle, dialect.Spark)),
 }
 
+// isBit reports whether an expression is a column of bits, or a cast to one.
+func isBit(p *check.Pass, x syntax.Expr) bool {
+	switch x = syntax.Unparen(x); n := x.(type) {
+	case *syntax.Name:
+		return p.ColumnOf(n) != nil && p.Type(x).Word() == "bit"
+	case *syntax.Cast:
+		return n.Type != nil && strings.EqualFold(p.Text(n.Type), "bit")
+	}
+	return false
+}
+
 func runAggregateArgument(p *check.Pass, c *syntax.Call) {
 	if len(c.Args) != 1 {
+		return
+	}
+	if p.Dialect == dialect.SQLServer && isBit(p, c.Args[0]) {
+		p.Report(check.Finding{Span: c.Span(), Certainty: check.Certain, Verdicts: check.Everywhere(check.Fine).But(check.Refused, dialect.In(dialect.SQLServer)),
+			Message: fmt.Sprintf("%s is a bit, and SQL Server has no %s of bits", p.Brief(c.Args[0]), p.FunctionText(c)),
+			Why:     "A bit is no number to reckon with.",
+			Mends: []check.Mend{{Title: "make an integer of it", Effect: check.NewRows,
+				Edits: []text.Edit{check.Replace(c.Args[0].Span(), p.Word(c.Span().Start, "CAST")+"("+p.Text(c.Args[0])+" "+p.Word(c.Span().Start, "AS")+" int)")}}},
+		})
 		return
 	}
 	n, ok := syntax.Unparen(c.Args[0]).(*syntax.Name)
