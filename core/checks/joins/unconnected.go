@@ -34,11 +34,6 @@ var unconnected = &check.Check{
 		Good: "SELECT SUM(g.weight_kg) AS kg FROM harvests g, hives h WHERE g.taken_on > '2026-05-01' AND h.hive_id = g.hive_id",
 		Near: []string{
 			"SELECT h.name, a.name FROM hives h, apiaries a WHERE a.apiary_id = 2 AND h.frame_count > 8",
-		},
-	}, {
-		Bad:  "SELECT h.name, a.name FROM hives h, apiaries a WHERE h.apiary_id = a.apiary_id AND h.frame_count > 8 OR h.frame_count = 3",
-		Good: "SELECT h.name, a.name FROM hives h, apiaries a WHERE h.apiary_id = a.apiary_id AND (h.frame_count > 8 OR h.frame_count = 3)",
-		Near: []string{
 			"SELECT h.name, a.name FROM hives h, apiaries a WHERE h.apiary_id = a.apiary_id AND (h.frame_count > 8 OR h.frame_count = 3)",
 			"SELECT h.name, k.name FROM hives h, keepers k WHERE h.keeper_id = k.keeper_id OR k.mentor_id = h.keeper_id",
 			"SELECT h.name, k.name FROM hives h, keepers k WHERE h.keeper_id = k.keeper_id OR k.mentor_id IS NULL",
@@ -118,10 +113,10 @@ func runUnconnected(p *check.Pass, sel *syntax.Select) {
 // mostBranches is how many operands of an OR are looked at.
 const mostBranches = 16
 
-// untiedBranch reports an operand of the OR that is all of WHERE which ties the sources no longer, beside one
-// that does: a = b AND c OR d.
+// untiedBranch reports an operand of the OR that is all of WHERE which leaves sources untied, beside one that
+// ties them: a = b OR c. Where AND stands beside it, logic.and-or tells.
 func untiedBranch(p *check.Pass, sel *syntax.Select) {
-	if sel.Where == nil {
+	if sel.Where == nil || !p.Wants(check.Possible) {
 		return
 	}
 	scope := p.Scope(sel)
@@ -132,6 +127,9 @@ func untiedBranch(p *check.Pass, sel *syntax.Select) {
 	}
 	untied, tied := -1, false
 	for i, b := range branches {
+		if and, ok := b.(*syntax.Binary); ok && and.Op == syntax.OpAnd {
+			return
+		}
 		named, known := p.NamedIn(scope, b)
 		groups, ok := p.TiedBy(sel, b)
 		if !known || !ok || named == 0 || asksForNull(b) {
@@ -150,33 +148,12 @@ func untiedBranch(p *check.Pass, sel *syntax.Select) {
 	if !tied || untied < 0 {
 		return
 	}
-	certainty := check.Possible // a tie or something else may be meant
-	for _, b := range branches {
-		if and, ok := b.(*syntax.Binary); ok && and.Op == syntax.OpAnd {
-			certainty = check.Likely
-		}
-	}
-	p.Report(check.Finding{Span: branches[untied].Span(), Context: sel.Where.Span(), Certainty: certainty,
+	p.Report(check.Finding{Span: branches[untied].Span(), Context: sel.Where.Span(), Certainty: check.Possible, // a tie or something else may be meant
 		Message: "this branch of OR ties nothing, so each row that it takes meets every row of the others",
-		Why:     "OR stands above AND: what ties the sources holds in the other branch only.",
+		Why:     "What ties the sources holds in the other branch only.",
 		Related: []check.Related{{Span: sel.From.Span(), Message: "the sources that it leaves untied"}},
-		Mends:   []check.Mend{tieBranch(p, branches, untied)},
+		Mends:   []check.Mend{{Title: "tie them in both, or say AND", Effect: check.ByHand}},
 	})
-}
-
-// tieBranch puts parentheses round the last condition before an untied branch and the branch.
-func tieBranch(p *check.Pass, branches []syntax.Expr, untied int) check.Mend {
-	m := check.Mend{Title: "put parentheses round what OR joins, so that the tie holds for both", Effect: check.ByHand}
-	if untied == 0 || untied != len(branches)-1 {
-		return m
-	}
-	chain := syntax.AppendConjuncts(nil, branches[untied-1])
-	last := chain[len(chain)-1]
-	if _, paren := last.(*syntax.Paren); paren || len(chain) < 2 {
-		return m
-	}
-	m.Effect, m.Edits = check.NewRows, []text.Edit{check.Insert(last.Span().Start, "("), check.Insert(branches[untied].Span().End, ")")}
-	return m
 }
 
 // asksForNull reports whether a condition tests for NULL, as one does that takes the rows which belong to all.

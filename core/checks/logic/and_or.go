@@ -29,6 +29,10 @@ var andOr = &check.Check{
 	}, {
 		Bad:  "SELECT name FROM hives WHERE keeper_id = 2 OR keeper_id = 3 AND apiary_id = 1",
 		Good: "SELECT name FROM hives WHERE (keeper_id = 2 OR keeper_id = 3) AND apiary_id = 1",
+	}, {
+		Bad:  "SELECT h.name, a.name FROM hives h, apiaries a WHERE h.apiary_id = a.apiary_id AND h.frame_count > 8 OR a.altitude_m > 500",
+		Good: "SELECT h.name, a.name FROM hives h, apiaries a WHERE h.apiary_id = a.apiary_id AND (h.frame_count > 8 OR a.altitude_m > 500)",
+		Near: []string{"SELECT h.name, a.name FROM hives h, apiaries a WHERE h.apiary_id = a.apiary_id AND (h.frame_count > 8 OR a.altitude_m > 500)"},
 	}},
 	On: check.Operators(runAndOr, syntax.OpOr),
 }
@@ -137,6 +141,8 @@ func otherwise(p *check.Pass, operands, groups []syntax.Expr) (check.Mend, strin
 		reason = fmt.Sprintf("Both sides of the OR test %s, as if they belonged together.", p.Text(column))
 	case onOneLine(p, near) && onOneLine(p, single) && sameLine(p, near, single) && !sameLine(p, near, beyond):
 		reason = "The layout puts both sides of the OR on one line, as if they belonged together."
+	case untied(p, groups[0], single):
+		reason = fmt.Sprintf("Only the side with AND ties the sources. Each row that %s takes meets every row of the others.", oneLine(p, single))
 	default:
 		return check.Mend{}, "", false
 	}
@@ -145,6 +151,32 @@ func otherwise(p *check.Pass, operands, groups []syntax.Expr) (check.Mend, strin
 		Effect: check.NewRows,
 		Edits:  []text.Edit{check.Insert(span.Start, "("), check.Insert(span.End, ")")},
 	}, reason, true
+}
+
+// untied reports whether one side of the OR that is all of WHERE ties all sources, and the other leaves some
+// untied. One that tests for NULL takes the rows that belong to all.
+func untied(p *check.Pass, group, single syntax.Expr) bool {
+	where, below := p.Enclosing(single, syntax.Kinds(syntax.KindWhere))
+	if where == nil {
+		return false
+	}
+	sel, ok := p.Parent(where).(*syntax.Select)
+	or, all := below.(*syntax.Binary)
+	if !ok || !all || or.Op != syntax.OpOr || !or.Span().Contains(group.Span()) || len(p.Scope(sel).Sources) < 2 {
+		return false
+	}
+	if is, ok := syntax.Unparen(single).(*syntax.Is); ok && is.Test == syntax.IsNull {
+		return false
+	}
+	for _, s := range p.Scope(sel).Sources {
+		if _, table := s.Node.(*syntax.TableRef); !table || p.Given(sel).Row(s) {
+			return false
+		}
+	}
+	together, known := p.TiedBy(sel, group)
+	alone, also := p.TiedBy(sel, single)
+	named, told := p.NamedIn(p.Scope(sel), single)
+	return known && also && told && named != 0 && len(together) == 1 && len(alone) > 1
 }
 
 // apart reports whether two conditions on one column speak for being read apart: one of

@@ -18,8 +18,8 @@ var truncatedParent = &check.Check{
 	Title:  "TRUNCATE of a table that others refer to",
 	Errors: []string{"0A000", "1701", "ORA-02266", "Msg 4712"},
 	Doc: "TRUNCATE looks at no rows, so it is refused as soon as a foreign key of another table refers to the table, even if that one is empty. PostgreSQL takes both at once, or CASCADE, which empties the other table as well; elsewhere the key has " +
-		"to be dropped, or the rows deleted. SQLite has no TRUNCATE, and Spark no keys that are kept.",
-	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.In(dialect.ANSI, dialect.SQLite, dialect.Spark)),
+		"to be dropped, or the rows deleted. SQLite has no TRUNCATE at all, and Spark no keys that are kept.",
+	Verdicts: check.Everywhere(check.Refused).But(check.Fine, dialect.In(dialect.ANSI, dialect.Spark)),
 	Needs:    check.Schema,
 	Examples: []check.Example{{
 		Dialect: dialect.Postgres,
@@ -71,11 +71,25 @@ func runTruncatedParent(p *check.Pass, n *syntax.OtherStmt) {
 		}
 		if p.Dialect == dialect.Postgres {
 			f.Certainty = check.Certain
-			f.Mends[0].Title = fmt.Sprintf("truncate %s at the same time: %s", check.List(children, "and"), p.Word(n.Span().Start, "TRUNCATE")+" "+strings.Join(append([]string{t.Name}, children...), ", "))
+			f.Mends[0].Title = "empty all of them at the same time: " + p.Word(n.Span().Start, "TRUNCATE") + " " + strings.Join(withChildren(p, tables), ", ")
 		}
 		p.Report(f)
 		return
 	}
+}
+
+// withChildren names some tables, and all that refer to them or to those that do.
+func withChildren(p *check.Pass, tables []*schema.Table) (names []string) {
+	for i := 0; i < len(tables); i++ {
+		names = append(names, tables[i].Name)
+		for other := range p.Schema.Few {
+			if !slices.Contains(tables, other) && slices.ContainsFunc(other.Foreign, func(k schema.ForeignKey) bool { return p.Schema.Table(k.Qualifier, k.Table) == tables[i] }) {
+				tables = append(tables, other)
+			}
+		}
+	}
+	slices.Sort(names[1:])
+	return names
 }
 
 // truncated gives the plain names of the tables of TRUNCATE; ok is false where others stand there, or
