@@ -19,10 +19,10 @@ import (
 
 // budgets are what a review may cost at the most; all of it is counted, none timed.
 var budgets = map[string]float64{
-	"bytes allocated a byte of season":      0.03,
-	"bytes allocated a byte of mixed":       0.25,
+	"bytes allocated a byte of season":      0.04,
+	"bytes allocated a byte of mixed":       0.22,
 	"allocations a statement of season":     0.4,
-	"allocations a statement of mixed":      4.5,
+	"allocations a statement of mixed":      3.6,
 	"calls of checks a statement of season": 70,
 	"calls of checks a statement of mixed":  101, // a hundred checks came
 	"calls of one check a statement":        6,   // comparisons, arithmetic and calls, for their types

@@ -3,6 +3,7 @@ package rows
 import (
 	"fmt"
 	"slices"
+	"strings"
 
 	"justlens/core/check"
 	"justlens/core/dialect"
@@ -51,7 +52,7 @@ func runSubqueryWidth(p *check.Pass, n syntax.Node) {
 			return
 		}
 		if want, ok := width(n.X); ok {
-			report(p, n.Query, want, fmt.Sprintf("IN compares %s", count(want)))
+			report(p, n.Query, want, "IN compares %")
 		}
 	case *syntax.Quantified:
 		b, ok := p.Above(n).(*syntax.Binary)
@@ -59,7 +60,7 @@ func runSubqueryWidth(p *check.Pass, n syntax.Node) {
 			return
 		}
 		if want, ok := width(b.X); ok {
-			report(p, n.Query, want, fmt.Sprintf("ANY or ALL compares %s", count(want)))
+			report(p, n.Query, want, "ANY or ALL compares %")
 		}
 	case *syntax.Subquery:
 		switch around := p.Above(n).(type) {
@@ -164,6 +165,7 @@ func mustBeOne(p *check.Pass, n *syntax.Subquery, around syntax.Node) bool {
 // IN gives one value even where rows are compared.
 var elementsAlone = dialect.In(dialect.Postgres, dialect.SQLite)
 
+// report tells of a query that gives another number of columns than is wanted; % stands for that in why.
 func report(p *check.Pass, q *syntax.Query, want int, why string) {
 	width, ok := p.Width(q.Body)
 	if !ok || width == want {
@@ -172,7 +174,7 @@ func report(p *check.Pass, q *syntax.Query, want int, why string) {
 	p.Report(check.Finding{
 		Span: q.Span(), Certainty: check.Certain,
 		Message: fmt.Sprintf("this subquery has %s, where %s is needed", count(width), count(want)),
-		Why:     "In its place " + why + ".",
+		Why:     "In its place " + strings.ReplaceAll(why, "%", count(want)) + ".",
 		Mends:   []check.Mend{{Title: "select what is to be compared, and nothing else", Effect: check.ByHand}},
 	})
 }

@@ -168,7 +168,7 @@ func (c exactColumn) of(body syntax.Body) (dialect.TypeID, syntax.Expr) {
 
 func (c exactColumn) mustMatch(operator text.Span, a, b dialect.TypeID, x, y syntax.Expr) bool {
 	p := c.p
-	f := check.Finding{Certainty: check.Likely, Mends: []check.Mend{{Title: advice, Effect: check.ByHand}}}
+	f := check.Finding{Certainty: check.Likely}
 	switch {
 	case p.CommonType(a, b) == dialect.OpenType: // anyone may add a cast
 		f.Message = fmt.Sprintf("column %d is of type %s before %s, %s behind", c.i+1, p.TitleOf(a), p.BriefOf(operator), p.TitleOf(b))
@@ -183,6 +183,7 @@ func (c exactColumn) mustMatch(operator text.Span, a, b dialect.TypeID, x, y syn
 	default:
 		return false
 	}
+	f.Mends = []check.Mend{{Title: advice, Effect: check.ByHand}}
 	point(&f, operator, x, y, c.i)
 	p.Report(f)
 	*c.told = true

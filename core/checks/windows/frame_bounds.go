@@ -73,8 +73,7 @@ func runFrameBounds(p *check.Pass, w *syntax.Window) {
 	if !ok {
 		return
 	}
-	f := check.Finding{Span: w.Frame, Context: w.Span(), Certainty: check.Certain,
-		Mends: []check.Mend{{Title: "say from which row to which later one the frame runs", Effect: check.ByHand}}}
+	f := check.Finding{Span: w.Frame, Context: w.Span(), Certainty: check.Certain}
 	offset := start.at == before || start.at == behind || end.at == before || end.at == behind
 	switch {
 	case start.at == toLast || end.at == fromFirst:
@@ -102,6 +101,9 @@ func runFrameBounds(p *check.Pass, w *syntax.Window) {
 			break
 		}
 		return
+	}
+	if f.Mends == nil {
+		f.Mends = []check.Mend{{Title: "say from which row to which later one the frame runs", Effect: check.ByHand}}
 	}
 	p.Report(f)
 }
