@@ -18,6 +18,7 @@
 //	place.go       what the place of a value asks of it
 //	literal.go     what a text in quotes may be read as
 //	day.go         days that are written in one way or another
+//	clock.go       what is read off the database's clock
 //	fixed.go       what follows from values and rows that are fixed
 //	keys.go        what tells the rows of a query apart
 //	numbered.go    whose rows a column numbers, by foreign keys

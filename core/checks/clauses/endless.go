@@ -39,9 +39,10 @@ var endlessRecursion = &check.Check{
 
 func runEndless(p *check.Pass, w *syntax.With) {
 	q, ok := p.Parent(w).(*syntax.Query)
-	if !ok || isLimited(q) || !w.Recursive && !p.Dialect.Has(dialect.ImplicitRecursion) || !p.Tells(w) {
+	if !ok || !w.Recursive && !p.Dialect.Has(dialect.ImplicitRecursion) || !p.Tells(w) {
 		return
 	}
+	asked, limited := false, false
 	for _, c := range w.CTEs {
 		if c.Query == nil || c.Extended || c.Query.Limit != nil || c.Query.Body.Kind() != syntax.KindSetOp {
 			continue
@@ -55,14 +56,23 @@ func runEndless(p *check.Pass, w *syntax.With) {
 		if !ok || at.sel != sel || at.derived || at.subquery || !last.op.All || sel.GroupBy != nil || sel.Having != nil || sel.Distinct || sel.Top != nil || sel.Reshaped {
 			continue
 		}
-		r.endless(sel, at)
+		if !asked {
+			asked, limited = true, isLimited(q)
+		}
+		if !limited {
+			r.endless(sel, at)
+		}
 	}
 }
 
-// isLimited reports whether a query takes some of its rows only.
+// isLimited reports whether a query, or one within it, takes some of its rows only.
 func isLimited(q *syntax.Query) bool {
-	sel, ok := q.Body.(*syntax.Select)
-	return q.Limit != nil || ok && sel.Top != nil
+	found := false
+	syntax.Inspect(q, func(n syntax.Node) bool {
+		found = found || n.Kind() == syntax.KindLimit
+		return !found
+	})
+	return found
 }
 
 // endless reports a branch of which each step gives rows again.

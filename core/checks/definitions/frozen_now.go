@@ -23,6 +23,7 @@ var frozenNow = &check.Check{
 		Near: []string{
 			"CREATE TABLE colonies (colony_id integer PRIMARY KEY, seen timestamp DEFAULT now())",
 			"CREATE TABLE colonies (colony_id integer PRIMARY KEY, hue text DEFAULT 'now')",
+			"CREATE TABLE colonies (colony_id integer PRIMARY KEY, seen timestamp DEFAULT ('now'::text)::timestamp)",
 			"CREATE TABLE colonies (colony_id integer PRIMARY KEY, seen date DEFAULT '2026-05-01')",
 		},
 	}},
@@ -38,7 +39,7 @@ func runFrozenNow(p *check.Pass, c *syntax.ColumnDef) {
 			continue
 		}
 		x := con.X
-		if cast, ok := syntax.Unparen(x).(*syntax.Cast); ok {
+		if cast, ok := syntax.Unparen(x).(*syntax.Cast); ok && p.Type(cast).Class.HasDay() { // as a text it is read with each row
 			x = cast.X
 		}
 		l, ok := syntax.Unparen(x).(*syntax.Literal)

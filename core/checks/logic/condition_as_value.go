@@ -23,7 +23,8 @@ var conditionAsValue = &check.Check{
 			"SELECT name, frame_count AS is_large FROM hives WHERE frame_count > 10",
 			"SELECT name, CASE WHEN frame_count > 10 THEN 1 ELSE 0 END AS is_large FROM hives",
 			"SELECT name, IIF(frame_count > 10, 1, 0) AS is_large FROM hives",
-			"SELECT frames = frame_count FROM hives",
+			"SELECT frames = frame_count, 'all' = SUM(frame_count) OVER () FROM hives",
+			"DECLARE @n int; UPDATE hives SET @n = frame_count = frame_count + 1 WHERE hive_id = 1",
 		},
 	}, {
 		Dialect: dialect.SQLServer,
@@ -47,11 +48,14 @@ func runConditionAsValue(p *check.Pass, n syntax.Node) {
 	otherwise := " " + p.Word(like, "ELSE") + " 0"
 	switch above := p.Above(x).(type) {
 	case *syntax.SelectItem:
-		if isAssignment(x) {
+		if isAssignment(x) || namesOutput(x) {
 			return
 		}
 		f.Message = fmt.Sprintf("%s is a condition, and no value that a query can give", p.Brief(x))
 	case *syntax.Assign:
+		if _, variable := above.Target.(*syntax.Param); variable {
+			return // SET @n = frame_count = 5 gives both the value
+		}
 		f.Message = fmt.Sprintf("%s is a condition, and no value that a column can have", p.Brief(x))
 	case *syntax.OrderItem:
 		f.Message = fmt.Sprintf("%s is a condition, and nothing to order by", p.Brief(x))
@@ -105,4 +109,14 @@ func isAssignment(x syntax.Expr) bool {
 	}
 	_, variable := b.X.(*syntax.Param)
 	return variable
+}
+
+// namesOutput reports whether an output is named before its value, as 'frames' = frame_count.
+func namesOutput(x syntax.Expr) bool {
+	b, ok := x.(*syntax.Binary)
+	if !ok || b.Op != syntax.OpEqual {
+		return false
+	}
+	l, ok := b.X.(*syntax.Literal)
+	return ok && l.Lit == syntax.TextLiteral
 }

@@ -24,6 +24,7 @@ var noLength = &check.Check{
 			"CREATE PROCEDURE keepers_of @village varchar(40) AS SELECT k.name FROM keepers AS k WHERE k.village = @village",
 			"CREATE PROCEDURE keepers_of @village varchar(max) AS SELECT k.name FROM keepers AS k WHERE k.village = @village",
 			"CREATE PROCEDURE keepers_of @initial char AS SELECT k.name FROM keepers AS k WHERE k.village = @initial",
+			"CREATE PROCEDURE keepers_of @id int AS SELECT CAST(@id AS varchar) AS id",
 		},
 	}, {
 		Dialect: dialect.SQLServer,
@@ -54,7 +55,7 @@ func runUndeclaredLength(p *check.Pass) {
 			continue
 		}
 		rest := tokens[i+1:]
-		if len(rest) > 1 && strings.EqualFold(text.View(p.Src, rest[0].Span), "as") {
+		if len(rest) > 1 && strings.EqualFold(text.View(p.Src, rest[0].Span), "as") && (i == 0 || tokens[i-1].Kind != syntax.LeftParen) { // not in CAST
 			rest = rest[1:]
 		}
 		if len(rest) == 0 || rest[0].Kind != syntax.WordToken || len(rest) > 1 && rest[1].Kind == syntax.LeftParen || !isOpenText(text.View(p.Src, rest[0].Span)) {
