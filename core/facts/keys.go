@@ -41,7 +41,7 @@ func (in *Facts) apart(q *syntax.Query, states []state, depth int) bool {
 
 func (in *Facts) isOne(l *syntax.Limit) bool {
 	if l.Count == nil {
-		return false
+		return l.One && !l.Loose
 	}
 	n, ok := syntax.Unparen(l.Count).(*syntax.Literal)
 	return ok && !l.Loose && in.Text(n) == "1"

@@ -135,6 +135,9 @@ func (c *compiler) limit(p *queryPlan, l *syntax.Limit) {
 		return c.expr(x)
 	}
 	p.limit, p.offset = number(l.Count), number(l.Offset)
+	if l.One {
+		p.limit = func(*frame) Value { return OfInt(1) }
+	}
 }
 
 func (c *compiler) body(b syntax.Body) (bodyPlan, []output) {

@@ -149,6 +149,7 @@ type Limit struct {
 	node
 	ByLimit       bool
 	Loose         bool // PERCENT or WITH TIES is written: Count is not the number of rows
+	One           bool // FETCH FIRST ROW: one row, and no count is written
 	Count, Offset Expr
 }
 

@@ -507,7 +507,7 @@ func (p *Parser) limit(l *Limit) *Limit {
 		if !p.accept(word.First) {
 			p.accept(word.Next)
 		}
-		if !p.atAny(word.Row, word.Rows) {
+		if l.One = p.atAny(word.Row, word.Rows); !l.One {
 			l.Count = p.expr()
 		}
 		l.Loose = p.accept(word.Percent)
