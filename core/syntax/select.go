@@ -119,6 +119,14 @@ func (p *Parser) selectItem() *SelectItem {
 		item.node = p.node(start)
 		return item
 	}
+	if p.tok.Kind == TextToken && p.dialect == dialect.SQLServer && p.peek(1).Kind == Equal { // SELECT 'total' = SUM(jars)
+		item.Alias = Ident{Span: p.tok.Span, Sym: p.textSym(p.tok.Span), Quoted: true}
+		p.next()
+		p.next()
+		item.X = p.expr()
+		item.node = p.node(start)
+		return item
+	}
 	if p.tok.Kind == VariableName && p.dialect == dialect.SQLServer && p.peek(2).Kind == Equal && p.peek(1).Kind.isOperator() && p.peek(1).Kind != Equal &&
 		p.peek(1).Span.End == p.peek(2).Span.Start { // SELECT @n += 1
 		p.next()

@@ -48,7 +48,7 @@ func runConditionAsValue(p *check.Pass, n syntax.Node) {
 	otherwise := " " + p.Word(like, "ELSE") + " 0"
 	switch above := p.Above(x).(type) {
 	case *syntax.SelectItem:
-		if isAssignment(x) || namesOutput(x) {
+		if isAssignment(x) {
 			return
 		}
 		f.Message = fmt.Sprintf("%s is a condition, and no value that a query can give", p.Brief(x))
@@ -109,14 +109,4 @@ func isAssignment(x syntax.Expr) bool {
 	}
 	_, variable := b.X.(*syntax.Param)
 	return variable
-}
-
-// namesOutput reports whether an output is named before its value, as 'frames' = frame_count.
-func namesOutput(x syntax.Expr) bool {
-	b, ok := x.(*syntax.Binary)
-	if !ok || b.Op != syntax.OpEqual {
-		return false
-	}
-	l, ok := b.X.(*syntax.Literal)
-	return ok && l.Lit == syntax.TextLiteral
 }

@@ -125,9 +125,7 @@ func namesItself(p *check.Pass, item *syntax.SelectItem, named bool) bool {
 		return !named
 	case *syntax.Binary:
 		_, variable := x.X.(*syntax.Param)
-		name, written := x.X.(*syntax.Literal)
-		named := variable || written && name.Lit == syntax.TextLiteral // SELECT @n = name, 'called' = name
-		return x.Op == syntax.OpAssign || named && x.Op == syntax.OpEqual && p.Dialect == dialect.SQLServer
+		return x.Op == syntax.OpAssign || variable && x.Op == syntax.OpEqual && p.Dialect == dialect.SQLServer // for what it does
 	case *syntax.Call:
 		return x.Star && p.FunctionName(x) != "count"
 	}
