@@ -16,6 +16,17 @@ func List(names []string, word string) string {
 	return strings.Join(names[:last], ", ") + " " + word + " " + names[last]
 }
 
+// mostNamed is how many names a sentence lists.
+const mostNamed = 4
+
+// Some lists names for a sentence as List does with "and", of many the first and how many more there are.
+func Some(names []string) string {
+	if more := len(names) - mostNamed; more > 0 {
+		return fmt.Sprintf("%s and %d more", strings.Join(names[:mostNamed], ", "), more)
+	}
+	return List(names, "and")
+}
+
 // SourceName gives the name of a source for a sentence: its table's, or its alias where the table
 // stands in FROM twice or is none.
 func (p *Pass) SourceName(s *bind.Source) string {

@@ -63,10 +63,7 @@ func (in *Facts) Tied(scope *bind.Scope) (groups []SourceSet, ok bool) {
 	if len(scope.Sources) > 64 {
 		return nil, false
 	}
-	t := ties{in: in, scope: scope, ok: true}
-	for _, s := range scope.Sources {
-		t.groups = append(t.groups, 1<<s.Index)
-	}
+	t := in.untied(scope)
 	switch n := scope.Node.(type) {
 	case *syntax.Select:
 		t.from(n.From)
@@ -94,10 +91,7 @@ func (in *Facts) TiedBy(sel *syntax.Select, cond syntax.Expr) (groups []SourceSe
 	if len(scope.Sources) > 64 {
 		return nil, false
 	}
-	t := ties{in: in, scope: scope, ok: true}
-	for _, s := range scope.Sources {
-		t.groups = append(t.groups, 1<<s.Index)
-	}
+	t := in.untied(scope)
 	t.from(sel.From)
 	t.condition(cond)
 	return t.groups, t.ok && !scope.Natural && !scope.Marked
@@ -115,6 +109,15 @@ type ties struct {
 type valued struct {
 	form   uint64
 	source SourceSet
+}
+
+// untied gives each source of a scope a group of its own.
+func (in *Facts) untied(scope *bind.Scope) ties {
+	t := ties{in: in, scope: scope, ok: true}
+	for _, s := range scope.Sources {
+		t.groups = append(t.groups, 1<<s.Index)
+	}
+	return t
 }
 
 func (t *ties) from(f *syntax.From) {

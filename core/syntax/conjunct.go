@@ -24,6 +24,16 @@ func IsCondition(x Expr) bool {
 	return false
 }
 
+// SetsVariable reports whether an output gives a variable its value, as SQL Server's SELECT @n = name does.
+func SetsVariable(x Expr) bool {
+	b, ok := x.(*Binary)
+	if !ok || b.Op != OpEqual {
+		return false
+	}
+	_, variable := b.X.(*Param)
+	return variable
+}
+
 // IsGiven reports whether an expression is a literal other than NULL.
 func IsGiven(x Expr) bool {
 	l, ok := Unparen(x).(*Literal)

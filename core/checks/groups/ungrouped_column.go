@@ -212,16 +212,13 @@ func (u *ungrouped) star(star *syntax.Star) {
 	if len(columns) == 0 {
 		return
 	}
-	are, named := "is", check.List(columns[:min(len(columns), mostNamed)], "and")
+	are := "is"
 	if len(columns) > 1 {
 		are = "are"
 	}
-	if more := len(columns) - mostNamed; more > 0 {
-		named = fmt.Sprintf("%s and %d more", strings.Join(columns[:mostNamed], ", "), more)
-	}
 	p.Report(check.Finding{
 		Span: star.Span(), Certainty: check.Certain,
-		Message: fmt.Sprintf("of %s, %s %s neither grouped nor aggregated", p.Text(star), named, are),
+		Message: fmt.Sprintf("of %s, %s %s neither grouped nor aggregated", p.Text(star), check.Some(columns), are),
 		Why:     fmt.Sprintf("A group of %s can hold several values of each, and the result has room for one.", groupedBy(p, u.sel)),
 		Related: []check.Related{{Span: u.sel.GroupBy.Span(), Message: "grouped here"}},
 		Mends:   []check.Mend{{Title: "list the grouped columns, and aggregates of the others", Effect: check.ByHand}},
@@ -580,19 +577,13 @@ func (u *ungrouped) finding(found []finding) check.Finding {
 	return out
 }
 
-// mostNamed is how many columns a sentence names.
-const mostNamed = 4
-
-// nameList gives the columns for a sentence: a, b and c, or the first and how many more.
+// nameList gives the columns for a sentence.
 func nameList(p *check.Pass, found []finding) string {
-	var names []string
-	for _, f := range found[:min(len(found), mostNamed)] {
-		names = append(names, p.Brief(f.name))
+	names := make([]string, len(found))
+	for i, f := range found {
+		names[i] = p.Brief(f.name)
 	}
-	if more := len(found) - len(names); more > 0 {
-		return fmt.Sprintf("%s and %d more", strings.Join(names, ", "), more)
-	}
-	return check.List(names, "and")
+	return check.Some(names)
 }
 
 // selected reports whether a column is one of the select list.

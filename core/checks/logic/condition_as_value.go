@@ -48,7 +48,7 @@ func runConditionAsValue(p *check.Pass, n syntax.Node) {
 	otherwise := " " + p.Word(like, "ELSE") + " 0"
 	switch above := p.Above(x).(type) {
 	case *syntax.SelectItem:
-		if isAssignment(x) {
+		if syntax.SetsVariable(x) {
 			return
 		}
 		f.Message = fmt.Sprintf("%s is a condition, and no value that a query can give", p.Brief(x))
@@ -99,14 +99,4 @@ func other(b *syntax.Binary, x syntax.Expr) syntax.Expr {
 		return b.Y
 	}
 	return b.X
-}
-
-// isAssignment reports whether an output gives a variable its value: SELECT @n = name.
-func isAssignment(x syntax.Expr) bool {
-	b, ok := x.(*syntax.Binary)
-	if !ok || b.Op != syntax.OpEqual {
-		return false
-	}
-	_, variable := b.X.(*syntax.Param)
-	return variable
 }

@@ -124,8 +124,7 @@ func namesItself(p *check.Pass, item *syntax.SelectItem, named bool) bool {
 	case *syntax.Subquery:
 		return !named
 	case *syntax.Binary:
-		_, variable := x.X.(*syntax.Param)
-		return x.Op == syntax.OpAssign || variable && x.Op == syntax.OpEqual && p.Dialect == dialect.SQLServer // for what it does
+		return x.Op == syntax.OpAssign || syntax.SetsVariable(x) && p.Dialect == dialect.SQLServer // for what it does
 	case *syntax.Call:
 		return x.Star && p.FunctionName(x) != "count"
 	}

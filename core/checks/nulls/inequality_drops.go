@@ -85,13 +85,12 @@ const longChain = 64
 func refused(p *check.Pass, c syntax.Expr) (column *syntax.Name, alone bool) {
 	not, ok := syntax.Unparen(c).(*syntax.Unary)
 	if !ok || not.Op != syntax.OpNot {
-		column = refusedBy(c)
-		return column, true
+		return constrained(c, true), true
 	}
 	var first *syntax.Name
 	alone = true
 	syntax.Operands(not.X, syntax.OpOr, func(x syntax.Expr, before *syntax.Binary) {
-		name := asked(x)
+		name := constrained(x, false)
 		if before == nil {
 			first = name
 		}
@@ -103,24 +102,28 @@ func refused(p *check.Pass, c syntax.Expr) (column *syntax.Name, alone bool) {
 	return column, alone
 }
 
-// asked gives the column of a condition that asks for some constants.
-func asked(c syntax.Expr) *syntax.Name {
+// constrained gives the column of a condition that asks for some constants, or, if not is set, refuses them.
+func constrained(c syntax.Expr, not bool) *syntax.Name {
+	equal := syntax.OpEqual
+	if not {
+		equal = syntax.OpNotEqual
+	}
 	var x syntax.Expr
 	switch c := syntax.Unparen(c).(type) {
 	case *syntax.Binary:
-		if column, op, value := c.Turned(); op == syntax.OpEqual && syntax.IsGiven(value) {
+		if column, op, value := c.Turned(); op == equal && syntax.IsGiven(value) {
 			x = column
 		}
 	case *syntax.In:
-		if !c.Not && c.Query == nil && allGiven(c.List) {
+		if c.Not == not && c.Query == nil && allGiven(c.List) {
 			x = c.X
 		}
 	case *syntax.Like:
-		if !c.Not && syntax.IsGiven(c.Pattern) {
+		if c.Not == not && syntax.IsGiven(c.Pattern) {
 			x = c.X
 		}
 	case *syntax.Between:
-		if !c.Not && syntax.IsGiven(c.Low) && syntax.IsGiven(c.High) {
+		if c.Not == not && syntax.IsGiven(c.Low) && syntax.IsGiven(c.High) {
 			x = c.X
 		}
 	}
@@ -130,31 +133,6 @@ func asked(c syntax.Expr) *syntax.Name {
 
 func allGiven(list []syntax.Expr) bool {
 	return len(list) > 0 && !slices.ContainsFunc(list, func(x syntax.Expr) bool { return !syntax.IsGiven(x) })
-}
-
-// refusedBy gives the column of a condition that refuses some constants by itself.
-func refusedBy(c syntax.Expr) *syntax.Name {
-	var x syntax.Expr
-	switch c := syntax.Unparen(c).(type) {
-	case *syntax.Binary:
-		if column, op, value := c.Turned(); op == syntax.OpNotEqual && syntax.IsGiven(value) {
-			x = column
-		}
-	case *syntax.In:
-		if c.Not && c.Query == nil && allGiven(c.List) {
-			x = c.X
-		}
-	case *syntax.Like:
-		if c.Not && syntax.IsGiven(c.Pattern) {
-			x = c.X
-		}
-	case *syntax.Between:
-		if c.Not && syntax.IsGiven(c.Low) && syntax.IsGiven(c.High) {
-			x = c.X
-		}
-	}
-	name, _ := x.(*syntax.Name)
-	return name
 }
 
 // mentions reports whether a condition uses a column.

@@ -271,7 +271,7 @@ func runBetweenText(p *check.Pass, n *syntax.Between) {
 		return
 	}
 	next := value[:len(value)-1] + string(value[len(value)-1]+1)
-	condition := fmt.Sprintf("%s >= %s %s %s < '%s'", p.Text(x), p.Text(n.Low), p.Word(p.Stmt.Span.Start, "AND"), p.Text(x), next)
+	condition := halfOpen(p, p.Text(x), p.Text(n.Low), "'"+next+"'")
 	p.Report(check.Finding{Span: l.Span(), Context: n.Span(), Certainty: check.Possible,
 		Message: fmt.Sprintf("words that begin with %s lie behind this bound", value),
 		Why:     fmt.Sprintf("Of all texts that begin with %s, '%s' alone is the smallest.", value, value),
@@ -334,8 +334,7 @@ func runLastInstantBetween(p *check.Pass, n *syntax.Between) {
 	if !ok || n.Not || !p.Wants(check.Possible) || nines >= fractionDigits(p, n.X) {
 		return
 	}
-	x := p.Text(n.X)
-	condition := fmt.Sprintf("%s >= %s %s %s < %s", x, p.Text(n.Low), p.Word(p.Stmt.Span.Start, "AND"), x, p.Dialect.Day(next))
+	condition := halfOpen(p, p.Text(n.X), p.Text(n.Low), p.Dialect.Day(next))
 	tellLastInstant(p, n.High, n, []text.Edit{check.Replace(n.Span(), grouped(p, n, condition))})
 }
 

@@ -45,7 +45,7 @@ func runLastDay(p *check.Pass, n *syntax.Between) {
 		return
 	}
 	column, low := p.Text(n.X), p.Text(n.Low)
-	condition := grouped(p, n, fmt.Sprintf("%s >= %s %s %s < %s", column, low, p.Word(p.Stmt.Span.Start, "AND"), column, next))
+	condition := grouped(p, n, halfOpen(p, column, low, next))
 	if n.Not {
 		condition = fmt.Sprintf("%s < %s %s %s >= %s", column, low, p.Word(p.Stmt.Span.Start, "OR"), column, next)
 		if around, ok := p.Parent(n).(*syntax.Binary); ok && around.Op != syntax.OpOr {
@@ -164,8 +164,7 @@ func wholeOfToday(p *check.Pass, n *syntax.Binary, column syntax.Expr, today str
 	case dialect.SQLite:
 		next = "date('now', '+1 day')"
 	}
-	name := p.Text(column)
-	condition := fmt.Sprintf("%s >= %s %s %s < %s", name, today, p.Word(p.Stmt.Span.Start, "AND"), name, next)
+	condition := halfOpen(p, p.Text(column), today, next)
 	return check.Mend{Title: "ask for the whole day", Effect: check.NewRows, Edits: []text.Edit{check.Replace(n.Span(), grouped(p, n, condition))}}
 }
 
@@ -215,6 +214,11 @@ func dayLiteral(p *check.Pass, day time.Time, typed bool) string {
 	return p.Dialect.Day(day.Format(time.DateOnly))
 }
 
+// halfOpen asks for what lies from one bound up to, and without, another.
+func halfOpen(p *check.Pass, x, low, next string) string {
+	return fmt.Sprintf("%s >= %s %s %s < %s", x, low, p.Word(p.Stmt.Span.Start, "AND"), x, next)
+}
+
 // grouped puts a chain of ANDs in parentheses where an operator around it is not AND.
 func grouped(p *check.Pass, n syntax.Node, condition string) string {
 	if around, ok := p.Parent(n).(*syntax.Binary); ok && around.Op == syntax.OpOr {
@@ -250,7 +254,7 @@ func isWholeDay(p *check.Pass, n *syntax.Binary, column, value syntax.Expr) bool
 		return false
 	}
 	name := p.Text(column)
-	condition := fmt.Sprintf("%s >= %s %s %s < %s", name, dayLiteral(p, day, typed), p.Word(p.Stmt.Span.Start, "AND"), name, dayLiteral(p, day.AddDate(0, 0, 1), typed))
+	condition := halfOpen(p, name, dayLiteral(p, day, typed), dayLiteral(p, day.AddDate(0, 0, 1), typed))
 	f := check.Finding{
 		Span: n.Span(), Certainty: check.Likely,
 		Message: fmt.Sprintf("%s has a time of day, and equals %s only at midnight", p.Brief(column), p.Brief(value)),

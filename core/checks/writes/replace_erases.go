@@ -66,20 +66,13 @@ func runReplaceErases(p *check.Pass, n *syntax.Insert) {
 	if i < 0 || len(lost) == 0 {
 		return
 	}
-	told := check.List(lost[:min(len(lost), mostLost)], "and")
-	if more := len(lost) - mostLost; more > 0 {
-		told = fmt.Sprintf("%s and %d more", strings.Join(lost[:mostLost], ", "), more)
-	}
 	p.Report(check.Finding{
 		Span: text.Span{Start: n.Span().Start, End: n.Table.Span().End}, Context: n.Span(), Certainty: check.Likely,
-		Message: fmt.Sprintf("a row that is there already loses its %s", told),
+		Message: fmt.Sprintf("a row that is there already loses its %s", check.Some(lost)),
 		Why:     "REPLACE deletes it and inserts another, in which these columns have their defaults.",
 		Mends:   []check.Mend{updatesInstead(p, n, t, t.Keys[i].Columns)},
 	})
 }
-
-// mostLost is how many columns a sentence names.
-const mostLost = 4
 
 // updatesInstead writes an INSERT that changes the row of the same key.
 func updatesInstead(p *check.Pass, n *syntax.Insert, t *schema.Table, key []int) check.Mend {

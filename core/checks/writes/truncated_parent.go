@@ -83,7 +83,7 @@ func withChildren(p *check.Pass, tables []*schema.Table) (names []string) {
 	for i := 0; i < len(tables); i++ {
 		names = append(names, tables[i].Name)
 		for other := range p.Schema.Few {
-			if !slices.Contains(tables, other) && slices.ContainsFunc(other.Foreign, func(k schema.ForeignKey) bool { return p.Schema.Table(k.Qualifier, k.Table) == tables[i] }) {
+			if !slices.Contains(tables, other) && refersTo(p, other, tables[i]) {
 				tables = append(tables, other)
 			}
 		}
@@ -119,10 +119,15 @@ func childrenOf(p *check.Pass, t *schema.Table, but []*schema.Table) (children [
 		if other == t || p.Dialect == dialect.Postgres && slices.Contains(but, other) {
 			continue
 		}
-		if slices.ContainsFunc(other.Foreign, func(k schema.ForeignKey) bool { return p.Schema.Table(k.Qualifier, k.Table) == t }) {
+		if refersTo(p, other, t) {
 			children = append(children, other.Name)
 		}
 	}
 	slices.Sort(children)
 	return children
+}
+
+// refersTo reports whether a foreign key of a table refers to another.
+func refersTo(p *check.Pass, child, parent *schema.Table) bool {
+	return slices.ContainsFunc(child.Foreign, func(k schema.ForeignKey) bool { return p.Schema.Table(k.Qualifier, k.Table) == parent })
 }
