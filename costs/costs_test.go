@@ -27,7 +27,13 @@ const (
 	largest  = 160_000
 	// mostGrowth is how much more work a text of double the size may cost.
 	mostGrowth = 2.3
+	// blockGrowth is how much more often one block of the program may run, twice in a row,
+	// where it runs a few times a byte: a loop within a loop is found before it is the most.
+	blockGrowth = 3
 )
+
+// counted are the packages whose blocks are counted: ours, and what searches and sorts for us.
+const counted = "justlens/...,slices,strings,maps,sort"
 
 // dialects are those under which the kinds are tried.
 var dialects = []string{"auto", "postgres", "mysql"}
@@ -71,7 +77,7 @@ func kinds(t *testing.T) []kind {
 // program built to count, and how many bytes are allocated.
 func TestWorkFollowsSize(t *testing.T) {
 	program := filepath.Join(t.TempDir(), "justlens")
-	out, err := exec.Command("go", "build", "-cover", "-covermode=count", "-coverpkg=justlens/...", "-o", program, "justlens/cmd/justlens").CombinedOutput()
+	out, err := exec.Command("go", "build", "-cover", "-covermode=count", "-coverpkg="+counted, "-o", program, "justlens/cmd/justlens").CombinedOutput()
 	require.NoError(t, err, string(out))
 	for i, k := range kinds(t) {
 		t.Run(k.name, func(t *testing.T) {
@@ -82,15 +88,24 @@ func TestWorkFollowsSize(t *testing.T) {
 				d = named
 			}
 			steps, first, growth := 0.0, 0.0, 1.0
+			var blocks [2]map[string]float64
 			for size := smallest; size <= largest; size *= 2 {
 				require.NoError(t, os.WriteFile(path, []byte(k.text(size)), 0o644))
-				s, b := executed(t, program, d, path), allocated(t, d, path)
+				runs := executed(t, program, d, path)
+				s, b := sum(runs), allocated(t, d, path)
 				if size == smallest {
 					steps, first = s, b
 					continue
 				}
 				assert.LessOrEqual(t, s, mostGrowth*steps, "%s: steps from %d to %d bytes", d, size/2, size)
-				steps = s
+				if size == largest {
+					for block, n := range runs {
+						half, quarter := blocks[1][block], blocks[0][block]
+						assert.False(t, n > largest && n > blockGrowth*half && half > blockGrowth*quarter,
+							"%s: %s runs %.0f, %.0f and %.0f times", d, block, quarter, half, n)
+					}
+				}
+				steps, blocks[0], blocks[1] = s, blocks[1], runs
 				// Blocks are allocated by the power of two, so the bytes are held to the mean.
 				growth *= mostGrowth
 				if size == largest {
@@ -105,25 +120,32 @@ func arguments(d, path string) []string {
 	return []string{"review", path, "--dialect", d, "--jobs", "1", "--report", "json"}
 }
 
-// executed gives how many statements of the program a review executes.
-func executed(t *testing.T, program, d, path string) float64 {
+// executed gives how many statements of each block of the program a review executes.
+func executed(t *testing.T, program, d, path string) map[string]float64 {
 	counts := t.TempDir()
 	cmd := exec.Command(program, arguments(d, path)...)
 	cmd.Env = append(os.Environ(), "GOCOVERDIR="+counts)
 	_ = cmd.Run() // its exit status tells of findings
 	list, err := exec.Command("go", "tool", "covdata", "textfmt", "-i", counts, "-o", "/dev/stdout").Output()
 	require.NoError(t, err)
-	total := 0.0
+	runs := map[string]float64{}
 	lines := bufio.NewScanner(strings.NewReader(string(list)))
 	for lines.Scan() {
 		var statements, count float64
-		if _, counted, ok := strings.Cut(lines.Text(), " "); ok {
-			if _, err := fmt.Sscan(counted, &statements, &count); err == nil {
-				total += statements * count
+		if block, numbers, ok := strings.Cut(lines.Text(), " "); ok {
+			if _, err := fmt.Sscan(numbers, &statements, &count); err == nil && count > 0 {
+				runs[block] = statements * count
 			}
 		}
 	}
-	require.Positive(t, total)
+	require.NotEmpty(t, runs)
+	return runs
+}
+
+func sum(runs map[string]float64) (total float64) {
+	for _, n := range runs {
+		total += n
+	}
 	return total
 }
 

@@ -47,7 +47,8 @@ type Binder struct {
 	columns   slab.Slab[Column]
 	ctes      slab.Slab[cteScope]
 	standings slab.Slab[standing]
-	byName    map[syntax.Sym][]*cteScope // in the order of the text
+	byName    map[syntax.Sym][]*cteScope           // in the order of the text
+	namesOf   map[*syntax.With]map[syntax.Sym]bool // those that long WITH clauses give
 	outputs   slab.Builder[Output]
 	spine     []syntax.Node // the chain in hand
 	later     []syntax.Expr // conditions of joins that see what comes behind them
@@ -124,6 +125,7 @@ func (b *Binder) More(stmt *syntax.Statement) *Info {
 	in.comments = stmt.Comments
 	b.pending, b.spine = b.pending[:0], b.spine[:0]
 	clear(b.byName)
+	clear(b.namesOf)
 	b.routines, b.lateral, b.partial = 0, nil, len(stmt.Open) > 0
 	b.arrows = in.Dialect == dialect.Spark && slices.ContainsFunc(stmt.Tokens, func(t syntax.Token) bool { return t.Kind == syntax.ArrowOperator })
 	b.lambda = b.lambda[:0]

@@ -320,23 +320,38 @@ func (b *Binder) definedLater(t *syntax.TableRef) bool {
 		return false
 	}
 	for n := b.info.Nearest(t, withs); n != nil; n = b.info.Nearest(n, withs) {
-		if w := n.(*syntax.With); !w.Recursive || !inAnyOrder.Has(b.info.Dialect) {
-			for _, c := range w.CTEs {
-				if c.Name.Sym == t.Name[0].Sym {
-					return true
-				}
-			}
+		if w := n.(*syntax.With); (!w.Recursive || !inAnyOrder.Has(b.info.Dialect)) && b.defines(w, t.Name[0].Sym) {
+			return true
 		}
 	}
 	return false
+}
+
+// defines reports whether a WITH clause has an expression of the name. It is asked of many
+// tables, so the names of a long clause are listed once.
+func (b *Binder) defines(w *syntax.With, sym syntax.Sym) bool {
+	if len(w.CTEs) <= shortList {
+		return slices.ContainsFunc(w.CTEs, func(c *syntax.CTE) bool { return c.Name.Sym == sym })
+	}
+	names := b.namesOf[w]
+	if names == nil {
+		names = make(map[syntax.Sym]bool, len(w.CTEs))
+		for _, c := range w.CTEs {
+			names[c.Name.Sym] = true
+		}
+		if b.namesOf == nil {
+			b.namesOf = map[*syntax.With]map[syntax.Sym]bool{}
+		}
+		b.namesOf[w] = names
+	}
+	return names[sym]
 }
 
 // inRecursion reports whether a table is one of WITH RECURSIVE around it: MariaDB and
 // PostgreSQL let one expression name a later one.
 func (b *Binder) inRecursion(t *syntax.TableRef) bool {
 	for n := b.info.Nearest(t, withs); n != nil; n = b.info.Nearest(n, withs) {
-		if w := n.(*syntax.With); w.Recursive && len(t.Name) == 1 &&
-			slices.ContainsFunc(w.CTEs, func(c *syntax.CTE) bool { return c.Name.Sym == t.Name[0].Sym }) {
+		if w := n.(*syntax.With); w.Recursive && len(t.Name) == 1 && b.defines(w, t.Name[0].Sym) {
 			return true
 		}
 	}

@@ -350,7 +350,7 @@ func (b *Binder) isWithin(s *Scope, sym syntax.Sym) bool {
 func (b *Binder) hides(s *Scope, sym syntax.Sym) bool {
 	return slices.ContainsFunc(s.Sources, func(src *Source) bool {
 		t, ok := src.Node.(*syntax.ParenTable)
-		return ok && (b.info.Scope(t).own(sym) != nil || b.hides(b.info.Scope(t), sym))
+		return ok && (b.info.Scope(t).Own(sym) != nil || b.hides(b.info.Scope(t), sym))
 	})
 }
 

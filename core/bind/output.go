@@ -203,7 +203,11 @@ func (b *Binder) expand(star *syntax.Star, s *Scope) bool {
 	}
 	name := star.Qualifier[len(star.Qualifier)-1].Sym
 	found, complete := false, len(s.Merged) == 0 && !s.Natural
-	for _, src := range s.Sources {
+	sources := s.Sources
+	if first := s.Own(name); first != nil && len(s.Sources) > shortList { // no two are looked for in a long list
+		sources = s.Sources[first.Index : first.Index+1]
+	}
+	for _, src := range sources {
 		if src.Name.Sym == name {
 			found, complete = true, b.columnsOf(src, false, nil) && complete
 		}

@@ -50,7 +50,9 @@ type Source struct {
 
 // Column is a column of a source.
 type Column struct {
-	Sym    syntax.Sym
+	Sym syntax.Sym
+	// number is its place in Source.Columns.
+	number int32
 	Source *Source
 	// Index is the column's place in the schema's table, -1 if there is none.
 	Index int
@@ -151,6 +153,18 @@ func (s *Source) Named(sym syntax.Sym) *Column {
 const manyColumns = 256
 
 func (s *Source) namedOfMany(sym syntax.Sym) *Column {
+	s.index()
+	if c := s.byName[sym]; c != nil {
+		return c
+	}
+	if i, ok := s.places[sym]; ok {
+		return s.add(Column{Sym: sym, Index: i})
+	}
+	return nil
+}
+
+// index brings the maps of many columns up to date.
+func (s *Source) index() {
 	if s.byName == nil {
 		s.byName, s.places = map[syntax.Sym]*Column{}, make(map[syntax.Sym]int, len(s.names))
 		for i, name := range slices.Backward(s.names) {
@@ -163,28 +177,37 @@ func (s *Source) namedOfMany(sym syntax.Sym) *Column {
 			s.byName[c.Sym] = c
 		}
 	}
-	if c := s.byName[sym]; c != nil {
-		return c
+}
+
+// Brings counts the columns of a name that are known; of many columns, only the first.
+func (s *Source) Brings(sym syntax.Sym) (count int) {
+	if len(s.Columns)+len(s.names) > manyColumns {
+		s.index()
+		if _, ok := s.places[sym]; ok || s.names == nil && s.byName[sym] != nil {
+			return 1
+		}
+		return 0
 	}
-	if i, ok := s.places[sym]; ok {
-		return s.add(Column{Sym: sym, Index: i})
+	for _, own := range s.ColumnSyms() {
+		if own == sym {
+			count++
+		}
 	}
-	return nil
+	return count
 }
 
 // Place gives a column's place among those of the table or query behind the
 // source, -1 if it is not known.
 func (s *Source) Place(c *Column) int {
-	if s.table != nil || c == nil {
-		if c == nil {
-			return -1
-		}
+	switch {
+	case c == nil:
+		return -1
+	case s.table != nil:
 		return c.Index
-	}
-	if !s.Complete {
+	case !s.Complete || c.Source != s:
 		return -1
 	}
-	return slices.Index(s.Columns, c)
+	return int(c.number)
 }
 
 // isAnonymous reports whether a name in quotes, or any if the database names after the
@@ -231,7 +254,7 @@ func (s *Source) Width() int {
 func (s *Source) add(c Column) *Column {
 	added := s.columns.Next()
 	*added = c
-	added.Source = s
+	added.Source, added.number = s, int32(len(s.Columns))
 	s.Columns = append(s.Columns, added)
 	return added
 }
@@ -246,10 +269,14 @@ func (s *Source) column(sym syntax.Sym) *Column {
 	return c
 }
 
+// mostNested bounds how many queries around are looked at for a name: few databases nest as many.
+const mostNested = 64
+
 // source finds a source by its name, here or in a query around.
 func (sc *Scope) source(sym syntax.Sym) (*Source, bool) {
-	for at := sc; at != nil; at = at.Parent {
-		if s := at.own(sym); s != nil {
+	at := sc
+	for depth := 0; at != nil && depth <= mostNested; at, depth = at.Parent, depth+1 {
+		if s := at.Own(sym); s != nil {
 			return s, at != sc
 		}
 	}
@@ -264,7 +291,8 @@ func (sc *Scope) names(sym syntax.Sym) bool {
 
 // hasJoined reports whether a join by USING has the name, here or in a query around.
 func (sc *Scope) hasJoined(sym syntax.Sym) bool {
-	for at := sc; at != nil; at = at.Parent {
+	at := sc
+	for depth := 0; at != nil && depth <= mostNested; at, depth = at.Parent, depth+1 {
 		if slices.Contains(at.Joined, sym) {
 			return true
 		}
@@ -272,8 +300,8 @@ func (sc *Scope) hasJoined(sym syntax.Sym) bool {
 	return false
 }
 
-// own finds the first source of the scope itself by its name.
-func (sc *Scope) own(sym syntax.Sym) *Source {
+// Own finds the first source of the scope itself by its name.
+func (sc *Scope) Own(sym syntax.Sym) *Source {
 	if len(sc.Sources) <= shortList {
 		for _, s := range sc.Sources {
 			if s.Name.Sym == sym {
@@ -393,7 +421,11 @@ func (sc *Scope) lookupOut(id syntax.Ident, v visible) Use {
 	if u.Status != Missing && u.Status != Assumed {
 		return u
 	}
+	depth := 0
 	for inner, at := sc, sc.Parent; at != nil; inner, at = at, at.Parent {
+		if depth++; depth > mostNested {
+			return Use{Status: Unclear}
+		}
 		if _, ok := at.Node.(*syntax.Control); ok {
 			break // no query, but variables around it
 		}

@@ -282,9 +282,7 @@ func (p *Pass) doubleQuotes(f *Finding) {
 }
 
 // inQuotes reports whether a place lies in a body in quotes.
-func (p *Pass) inQuotes(s text.Span) bool {
-	return slices.ContainsFunc(p.Stmt.InQuotes, func(body text.Span) bool { return body.Contains(s) })
-}
+func (p *Pass) inQuotes(s text.Span) bool { return text.Within(p.Stmt.InQuotes, s) }
 
 // withPairs widens a span that begins or ends with a text by the outer quotes of its pairs.
 func (p *Pass) withPairs(s text.Span) text.Span {

@@ -11,10 +11,20 @@ import (
 // names and many columns would compare each with all.
 const mostCandidates = 1000
 
+// mostSearches bounds the findings of a statement for which the statement is looked through once
+// more to say what may be meant; of so many, few are read.
+const mostSearches = 200
+
+// Affords reports whether one finding more may look through the statement for a way out.
+func (p *Pass) Affords() bool {
+	p.searches++
+	return p.searches <= mostSearches
+}
+
 // OfferNearest asks for the candidate that a name resembles, offers to write it in the place
 // of the finding, and gives it; "" if there is none.
 func (p *Pass) OfferNearest(f *Finding, name string, candidates []string) string {
-	if len(candidates) > mostCandidates {
+	if len(candidates) > mostCandidates || !p.Affords() {
 		return ""
 	}
 	near := text.Nearest(name, candidates)

@@ -38,6 +38,7 @@ type Pass struct {
 	keysAside    bool // as SetsKeysAside gives it
 	keysAsideFor *byte
 
+	searches int         // those that Affords has let pass on the statement
 	dates    []text.Span // of the statement, as DateTexts gives them
 	hasDates bool        // they were sought
 	lone     bool        // as IsLone gives it
@@ -73,7 +74,7 @@ type Limits struct {
 
 // Begin turns to the next statement.
 func (p *Pass) Begin(stmt *syntax.Statement) {
-	p.Stmt, p.dates, p.hasDates, p.hasLone = stmt, p.dates[:0], false, false
+	p.Stmt, p.dates, p.hasDates, p.hasLone, p.searches = stmt, p.dates[:0], false, false, 0
 }
 
 // IsLone reports whether the statement is all of its text, but for comments on lines of their own.

@@ -303,12 +303,12 @@ func (f *Fixed) fix(source int) {
 	}
 }
 
-// maxSources bounds the joins that conclusions are drawn for.
-const maxSources = 64
+// MaxSources bounds the sources of a SELECT that conclusions are drawn for.
+const MaxSources = 64
 
 // settle draws every conclusion.
 func (f *Fixed) settle() {
-	for changed := len(f.rows) <= maxSources; changed && !f.in.isTired(); {
+	for changed := len(f.rows) <= MaxSources; changed && !f.in.isTired(); {
 		changed = false
 		for i := range f.equal {
 			e := &f.equal[i].sides

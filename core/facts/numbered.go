@@ -50,11 +50,17 @@ func (in *Facts) IsReferredTo(t *schema.Table) bool {
 	return in.parents[t]
 }
 
+// mostForeign bounds the foreign keys of a table that are looked through for each column.
+const mostForeign = 256
+
 // numbered follows foreign keys from a column to the table whose rows it
 // numbers; nil where none or several are to be followed.
 func numbered(s *schema.Schema, t *schema.Table, column, depth int) *schema.Table {
 	var next *schema.Table
 	nextColumn := -1
+	if len(t.Foreign) > mostForeign {
+		return nil
+	}
 	for _, f := range t.Foreign {
 		if len(f.Columns) != 1 {
 			for _, c := range f.Columns {

@@ -48,7 +48,7 @@ func (in *Facts) SourcesIn(scope *bind.Scope, x syntax.Expr) (s SourceSet, ok bo
 
 func (in *Facts) sourceOf(scope *bind.Scope, n *syntax.Name) (SourceSet, bool) {
 	u := in.Use(n)
-	if u.Status != bind.Resolved || u.Source.Scope != scope || u.Source.Index >= 64 {
+	if u.Status != bind.Resolved || u.Source.Scope != scope || u.Source.Index >= MaxSources {
 		return 0, false
 	}
 	return 1 << u.Source.Index, true

@@ -60,7 +60,7 @@ const largeNode = 2000
 // names, alone or in a query inside it, and so do USING, an explicit CROSS JOIN, a source that
 // looks at others, and equalities with one and the same value.
 func (in *Facts) Tied(scope *bind.Scope) (groups []SourceSet, ok bool) {
-	if len(scope.Sources) > 64 {
+	if len(scope.Sources) > MaxSources {
 		return nil, false
 	}
 	t := in.untied(scope)
@@ -88,7 +88,7 @@ func (in *Facts) Tied(scope *bind.Scope) (groups []SourceSet, ok bool) {
 // TiedBy is Tied by the joins of FROM and one condition in the place of WHERE.
 func (in *Facts) TiedBy(sel *syntax.Select, cond syntax.Expr) (groups []SourceSet, ok bool) {
 	scope := in.Scope(sel)
-	if len(scope.Sources) > 64 {
+	if len(scope.Sources) > MaxSources {
 		return nil, false
 	}
 	t := in.untied(scope)

@@ -479,6 +479,9 @@ func (a applier) constraint(t *Table, c *syntax.Constraint, columns []int) {
 	if !c.Name.IsZero() {
 		name = a.text(c.Name)
 	}
+	if (c.Type == syntax.UniqueKey || c.Type == syntax.IndexKey) && !t.hasRoom() {
+		return
+	}
 	switch c.Type {
 	case syntax.PrimaryKey:
 		for _, i := range columns {
@@ -645,9 +648,11 @@ func (a applier) createIndex(n *syntax.CreateIndex) {
 		index.Parts = append(index.Parts, IndexPart{Column: -1, Desc: item.Desc,
 			Expression: Squeeze(a.src[item.X.Span().Start:item.X.Span().End]), Text: a.bare(item.X)})
 	}
-	t.Indexes = append(t.Indexes, index)
-	if n.Unique && whole {
-		t.Keys = append(t.Keys, Key{Name: index.Name, Columns: columns})
+	if t.hasRoom() {
+		t.Indexes = append(t.Indexes, index)
+		if n.Unique && whole {
+			t.Keys = append(t.Keys, Key{Name: index.Name, Columns: columns})
+		}
 	}
 	a.schema.put(t)
 }

@@ -17,6 +17,9 @@ type Bounds struct {
 	LowOut, HighOut bool
 }
 
+// mostValues bounds the list that is looked through for each value.
+const mostValues = 256
+
 // Excludes reports whether a value, a text without its quotes or a number as written, is surely not let
 // in. Letter case and blanks at the end do not count.
 func (b *Bounds) Excludes(value string) bool {
@@ -70,7 +73,7 @@ func alikeValues(a, b string) bool {
 func boundsOf(x syntax.Expr, text func(syntax.Node) string) *Bounds {
 	switch n := syntax.Unparen(x).(type) {
 	case *syntax.In:
-		if n.Not || n.Query != nil || n.Other != nil || !isName(n.X) {
+		if n.Not || n.Query != nil || n.Other != nil || !isName(n.X) || len(n.List) > mostValues {
 			return nil
 		}
 		b := &Bounds{}

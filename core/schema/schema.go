@@ -397,6 +397,9 @@ func (s *Schema) Len() int { return len(s.Tables()) }
 
 // put adds a table, or replaces the one of its name.
 func (s *Schema) put(t *Table) {
+	if t.places == nil {
+		t.place()
+	}
 	s.set(placeOf(t), t.Name, t)
 	if s.opened {
 		s.fresh = append(s.fresh, t)
@@ -610,24 +613,43 @@ func (t *Table) Column(name string) int {
 	return -1
 }
 
+// Place gives the place of one of the table's own columns, -1 if it is none of them.
+func (t *Table) Place(c *Column) int {
+	if i := t.Column(c.Name); i >= 0 && &t.Columns[i] == c {
+		return i
+	}
+	for i := range t.Columns { // another may differ in letter case
+		if &t.Columns[i] == c {
+			return i
+		}
+	}
+	return -1
+}
+
 // wide is how many columns are looked through one by one.
 const wide = 32
 
 // append adds a column behind the others.
 func (t *Table) append(c Column) {
 	t.Columns = append(t.Columns, c)
-	switch {
-	case len(t.Columns) <= wide:
-	case t.places == nil:
-		t.places = make(map[string]int, 2*wide)
-		for i := len(t.Columns) - 1; i >= 0; i-- {
-			t.places[strings.ToLower(t.Columns[i].Name)] = i
-		}
-	default:
-		name := strings.ToLower(c.Name)
-		if _, ok := t.places[name]; !ok {
-			t.places[name] = len(t.Columns) - 1
-		}
+	if t.places == nil {
+		t.place()
+		return
+	}
+	name := strings.ToLower(c.Name)
+	if _, ok := t.places[name]; !ok {
+		t.places[name] = len(t.Columns) - 1
+	}
+}
+
+// place notes the places of the columns of a wide table.
+func (t *Table) place() {
+	if len(t.Columns) <= wide {
+		return
+	}
+	t.places = make(map[string]int, len(t.Columns))
+	for i, c := range slices.Backward(t.Columns) {
+		t.places[strings.ToLower(c.Name)] = i
 	}
 }
 
@@ -691,6 +713,18 @@ func (t *Table) IsKeyPart(column int) bool {
 // HasQuoted reports whether some column is found only in quotes.
 func (t *Table) HasQuoted() bool {
 	return slices.ContainsFunc(t.Columns, func(c Column) bool { return c.Quoted })
+}
+
+// mostIndexes bounds the keys and indexes of a table, which are looked through for each condition.
+const mostIndexes = 256
+
+// hasRoom reports whether one index more is kept; of a table with more, not all is known.
+func (t *Table) hasRoom() bool {
+	if len(t.Keys)+len(t.Indexes) < mostIndexes {
+		return true
+	}
+	t.Complete = false
+	return false
 }
 
 // LeadsIndex reports whether a key or an ordered index begins with the column.

@@ -2,6 +2,7 @@ package syntax
 
 import (
 	"bytes"
+	"cmp"
 	"slices"
 
 	"justlens/core/dialect"
@@ -120,7 +121,10 @@ func (p *Parser) undouble(inside text.Span) (written []byte) {
 	if p.scan.src[inside.Start-1] != '\'' {
 		return nil
 	}
-	p.inQuotes = append(p.inQuotes, inside)
+	if !p.inDoubled(inside) {
+		at, _ := slices.BinarySearchFunc(p.inQuotes, inside, func(a, b text.Span) int { return cmp.Compare(a.Start, b.Start) })
+		p.inQuotes = slices.Insert(p.inQuotes, at, inside) // a part that is read again may come late
+	}
 	if bytes.IndexByte(src, '\'') < 0 {
 		return nil
 	}
@@ -249,9 +253,7 @@ func (p *Parser) endsDynamic(t Token) bool {
 }
 
 // inDoubled reports whether a place lies in a body whose quotes are doubled.
-func (p *Parser) inDoubled(s text.Span) bool {
-	return slices.ContainsFunc(p.inQuotes, func(body text.Span) bool { return body.Contains(s) })
-}
+func (p *Parser) inDoubled(s text.Span) bool { return text.Within(p.inQuotes, s) }
 
 // doStmt reads PostgreSQL's DO, whose body is in PL/pgSQL unless it says otherwise.
 func (p *Parser) doStmt() Stmt {

@@ -24,7 +24,8 @@ type Statement struct {
 	// BodyUnread tells that the body of a routine was passed over: it is in another
 	// language.
 	BodyUnread bool
-	// InQuotes are the bodies that stand in single quotes, without these. A quote in them
+	// InQuotes are the bodies that stand in single quotes, without these, in the order of the
+	// text; one within another is not listed. A quote in them
 	// is written twice; the token of a text is what stands between the outer quotes of the
 	// pairs, with the inner ones.
 	InQuotes []text.Span

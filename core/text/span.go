@@ -1,6 +1,10 @@
 package text
 
-import "unsafe"
+import (
+	"cmp"
+	"slices"
+	"unsafe"
+)
 
 // Pos is a 0-based byte offset into one file.
 type Pos int32
@@ -22,6 +26,13 @@ func (s Span) Contains(t Span) bool { return s.Start <= t.Start && t.End <= s.En
 
 // Overlaps reports whether s and t share a byte.
 func (s Span) Overlaps(t Span) bool { return s.Start < t.End && t.Start < s.End }
+
+// Within reports whether one of several spans, which share no byte and stand in the order of
+// their starts, contains s.
+func Within(spans []Span, s Span) bool {
+	after, _ := slices.BinarySearchFunc(spans, s.Start, func(one Span, start Pos) int { return cmp.Compare(one.Start, start+1) })
+	return after > 0 && spans[after-1].Contains(s)
+}
 
 // Join gives the smallest span that contains both.
 func (s Span) Join(t Span) Span {

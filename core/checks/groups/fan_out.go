@@ -51,10 +51,11 @@ var fanOut = &check.Check{
 
 func runFanOut(p *check.Pass, sel *syntax.Select) {
 	scope := p.Scope(sel)
-	if scope.Natural || sel.Reshaped {
+	if scope.Natural || sel.Reshaped || len(scope.Sources) > facts.MaxSources {
 		return
 	}
 	var keys []syntax.Expr
+	var tied []ties
 	asked, told := false, false
 	var room [2]fan
 	known := room[:0]
@@ -81,7 +82,9 @@ func runFanOut(p *check.Pass, sel *syntax.Select) {
 		i := slices.IndexFunc(known, func(f fan) bool { return f.sources == sources })
 		if i < 0 {
 			i = len(known)
-			known = append(known, fanOf(p, sel, sources, keys))
+			var f fan
+			f, tied = fanOf(p, sel, sources, keys, tied)
+			known = append(known, f)
 		}
 		reportFanOut(p, sel, c, known[i])
 	}
@@ -94,14 +97,19 @@ type fan struct {
 	certainty check.Certainty
 }
 
-func fanOf(p *check.Pass, sel *syntax.Select, sources facts.SourceSet, keys []syntax.Expr) fan {
+// fanOf looks at what rows of some sources are joined to. The ties of all sources are worked out
+// once for all aggregates of a query, when first needed.
+func fanOf(p *check.Pass, sel *syntax.Select, sources facts.SourceSet, keys []syntax.Expr, tied []ties) (fan, []ties) {
 	fixed := p.GivenRows(sel, sources.Of(p.Scope(sel)), keys...)
 	f := fan{sources: sources, certainty: check.Likely}
-	for _, s := range p.Scope(sel).Sources {
+	for i, s := range p.Scope(sel).Sources {
 		if fixed.Row(s) {
 			continue
 		}
-		t := tiesOf(p, sel, s)
+		if tied == nil {
+			tied = tiesOf(p, sel, p.Scope(sel).Sources)
+		}
+		t := tied[i]
 		if !isKnown(p, s) || !t.equal || t.other {
 			f.certainty = check.Possible // a condition may pick one row of several
 		}
@@ -109,7 +117,7 @@ func fanOf(p *check.Pass, sel *syntax.Select, sources facts.SourceSet, keys []sy
 			f.many = s
 		}
 	}
-	return f
+	return f, tied
 }
 
 func reportFanOut(p *check.Pass, sel *syntax.Select, c *syntax.Call, fan fan) {

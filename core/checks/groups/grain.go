@@ -33,61 +33,43 @@ type ties struct {
 	other bool // something else is asked of it, which may pick one row of several
 }
 
-func tiesOf(p *check.Pass, sel *syntax.Select, s *bind.Source) (t ties) {
-	look := func(x syntax.Expr) {
-		switch names := sidesOf(p, x, s); names {
-		case untied:
-		case tied:
-			t.equal = true
-		case more:
-			t.other = true
+// tiesOf gives the ties of the sources of a query, as it lists them.
+func tiesOf(p *check.Pass, sel *syntax.Select, sources []*bind.Source) []ties {
+	all := make([]ties, len(sources))
+	tie := func(x syntax.Expr) {
+		b, ok := syntax.Unparen(x).(*syntax.Binary)
+		equates := ok && b.Op == syntax.OpEqual
+		if equates {
+			left, ok := syntax.Unparen(b.X).(*syntax.Name)
+			right, also := syntax.Unparen(b.Y).(*syntax.Name)
+			equates = ok && also && p.Use(left).Source != p.Use(right).Source
 		}
+		syntax.Inspect(x, func(n syntax.Node) bool {
+			if name, ok := n.(*syntax.Name); ok {
+				if s := p.Use(name).Source; s != nil && s.Scope == p.Scope(sel) {
+					t := &all[s.Index]
+					t.equal, t.other = t.equal || equates, t.other || !equates
+				}
+			}
+			return true
+		})
 	}
 	if sel.Where != nil {
-		syntax.Conjuncts(sel.Where.Cond, look)
+		syntax.Conjuncts(sel.Where.Cond, tie)
 	}
 	if sel.From != nil {
 		syntax.Inspect(sel.From, func(n syntax.Node) bool {
 			if j, ok := n.(*syntax.Join); ok {
-				syntax.Conjuncts(j.On, look)
-				t.equal = t.equal || len(j.Using) > 0 && j.Right.Span().Contains(s.Node.Span())
+				syntax.Conjuncts(j.On, tie)
+				for i, s := range sources {
+					all[i].equal = all[i].equal || len(j.Using) > 0 && j.Right.Span().Contains(s.Node.Span())
+				}
 			}
 			_, query := n.(*syntax.Query)
 			return !query
 		})
 	}
-	return t
-}
-
-type tie uint8
-
-const (
-	untied tie = iota // the condition does not mention the source
-	tied              // it equates a column of it with one of another
-	more              // it says something else
-)
-
-func sidesOf(p *check.Pass, x syntax.Expr, s *bind.Source) tie {
-	mentioned := false
-	syntax.Inspect(x, func(n syntax.Node) bool {
-		if name, ok := n.(*syntax.Name); ok {
-			mentioned = mentioned || p.Use(name).Source == s
-		}
-		return !mentioned
-	})
-	if !mentioned {
-		return untied
-	}
-	b, ok := syntax.Unparen(x).(*syntax.Binary)
-	if !ok || b.Op != syntax.OpEqual {
-		return more
-	}
-	left, ok := syntax.Unparen(b.X).(*syntax.Name)
-	right, also := syntax.Unparen(b.Y).(*syntax.Name)
-	if !ok || !also || p.Use(left).Source == p.Use(right).Source {
-		return more
-	}
-	return tied
+	return all
 }
 
 // keyColumn gives a column of a source that no row of its table lacks: that of a

@@ -36,10 +36,7 @@ func runCommaPrecedence(p *check.Pass, n *syntax.Name) {
 	if scope == nil || !p.Tells(n) {
 		return
 	}
-	for _, s := range scope.Sources {
-		if s.Name.Sym != n.Qualifier().Sym || s.Node == nil {
-			continue
-		}
+	if s := scope.Own(n.Qualifier().Sym); s != nil && s.Node != nil {
 		name, where := p.Ident(s.Name), "before"
 		if s.Node.Span().Start > n.Span().Start {
 			where = "behind"
@@ -51,6 +48,5 @@ func runCommaPrecedence(p *check.Pass, n *syntax.Name) {
 			Related: []check.Related{{Span: s.Node.Span(), Message: fmt.Sprintf("%s stands %s the comma", name, where)}},
 			Mends:   []check.Mend{{Title: fmt.Sprintf("join all tables by JOIN, %s before it is named", name), Effect: check.ByHand}},
 		})
-		return
 	}
 }

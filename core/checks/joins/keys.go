@@ -101,7 +101,7 @@ var partialKey = &check.Check{
 
 func runPartialKey(p *check.Pass, sel *syntax.Select) {
 	scope := p.Scope(sel)
-	if p.Schema == nil || len(scope.Sources) > 64 || scope.Natural {
+	if p.Schema == nil || len(scope.Sources) > facts.MaxSources || scope.Natural {
 		return
 	}
 	for _, child := range scope.Sources {

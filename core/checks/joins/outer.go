@@ -40,7 +40,7 @@ var outerUndone = &check.Check{
 func runOuterUndone(p *check.Pass, n syntax.Node) {
 	scope := p.Scope(n)
 	tables, where := joined(n)
-	if where == nil || len(tables) == 0 || scope.Natural || scope.Marked || len(scope.Sources) > 64 {
+	if where == nil || len(tables) == 0 || scope.Natural || scope.Marked || len(scope.Sources) > facts.MaxSources {
 		return
 	}
 	if sel, ok := n.(*syntax.Select); ok && p.OwnQuery(sel) != nil {
@@ -233,7 +233,7 @@ func runPreservedFilter(p *check.Pass, j *syntax.Join) {
 		kept, other = other, kept
 	}
 	sel, isSelect := p.Nearest(j, bind.Scoped).(*syntax.Select)
-	if scope == nil || !isSelect || len(scope.Sources) > 64 {
+	if scope == nil || !isSelect || len(scope.Sources) > facts.MaxSources {
 		return
 	}
 	var room [8]syntax.Expr

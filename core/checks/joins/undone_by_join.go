@@ -30,7 +30,7 @@ var undoneByJoin = &check.Check{
 
 func runUndoneByJoin(p *check.Pass, sel *syntax.Select) {
 	scope := p.Scope(sel)
-	if sel.From == nil || scope.Natural || scope.Marked || len(scope.Sources) > 64 {
+	if sel.From == nil || scope.Natural || scope.Marked || len(scope.Sources) > facts.MaxSources {
 		return
 	}
 	if q := p.OwnQuery(sel); q != nil {

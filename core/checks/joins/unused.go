@@ -38,7 +38,7 @@ var unused = &check.Check{
 
 func runUnused(p *check.Pass, sel *syntax.Select) {
 	scope := p.Scope(sel)
-	if sel.From == nil || scope.Natural || scope.Marked || sel.Reshaped || len(scope.Sources) > 64 || len(p.Stmt.Errors) > 0 {
+	if sel.From == nil || scope.Natural || scope.Marked || sel.Reshaped || len(scope.Sources) > facts.MaxSources || len(p.Stmt.Errors) > 0 {
 		return
 	}
 	used := shown(p, sel)
@@ -158,7 +158,7 @@ func runDistinctHides(p *check.Pass, sel *syntax.Select) {
 		return
 	}
 	scope := p.Scope(sel)
-	if scope.Natural || scope.Marked || len(scope.Sources) > 64 {
+	if scope.Natural || scope.Marked || len(scope.Sources) > facts.MaxSources {
 		return
 	}
 	var xs []syntax.Expr

@@ -118,7 +118,7 @@ func sameNames(owners []string) bool {
 // equal, so that either may be named.
 func equated(p *check.Pass, u *bind.Use, name *syntax.Name) bool {
 	sel, ok := u.Scope.Node.(*syntax.Select)
-	if !ok || sel.From == nil || len(u.Candidates()) != 2 {
+	if !ok || sel.From == nil || len(u.Candidates()) != 2 || !p.Affords() {
 		return false
 	}
 	for _, s := range u.Candidates() {

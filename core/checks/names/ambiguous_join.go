@@ -15,7 +15,7 @@ import (
 // has from several sources. SQLite, as tried, takes the first.
 func runAmbiguousJoin(p *check.Pass, j *syntax.Join) {
 	sources := p.SourcesOf(j)
-	if !p.Tells(j) || len(sources) == 0 || j.Natural && len(sources) > 16 {
+	if !p.Tells(j) || len(sources) == 0 || j.Natural && len(sources) > 16 || len(j.Using) > mostSources {
 		return
 	}
 	if j.Natural {
@@ -61,10 +61,8 @@ func bringing(p *check.Pass, t syntax.TableExpr, sym syntax.Sym) []*bind.Source 
 		return nil
 	}
 	var list []*bind.Source
-	for _, own := range s.ColumnSyms() {
-		if own == sym {
-			list = append(list, s)
-		}
+	for range s.Brings(sym) {
+		list = append(list, s)
 	}
 	return list
 }

@@ -61,11 +61,11 @@ func takenForAlias(p *check.Pass, item *syntax.SelectItem) (*syntax.Name, *bind.
 		return nil, nil
 	}
 	own := p.Use(name).Source
-	if slices.Contains(own.ColumnSyms(), item.Alias.Sym) {
+	if own.Brings(item.Alias.Sym) > 0 {
 		return name, own
 	}
 	for _, s := range p.Use(name).Scope.Sources {
-		if slices.Contains(s.ColumnSyms(), item.Alias.Sym) {
+		if s.Brings(item.Alias.Sym) > 0 {
 			return name, s
 		}
 	}

@@ -61,14 +61,10 @@ func unknownQualifierOfStar(p *check.Pass, n *syntax.Star) {
 		}
 	}
 	scope := p.Scope(reads)
+	depth := 0
 	for at := scope; at != nil; at = at.Parent {
-		if slices.Contains(at.Joined, n.Qualifier[0].Sym) {
+		if depth++; depth > mostSources || at.Own(n.Qualifier[0].Sym) != nil || at.Own(0) != nil || slices.Contains(at.Joined, n.Qualifier[0].Sym) {
 			return
-		}
-		for _, s := range at.Sources {
-			if s.Name.Sym == n.Qualifier[0].Sym || s.Name.Sym == 0 {
-				return
-			}
 		}
 	}
 	if p.TellsNames(scope) {
@@ -115,20 +111,36 @@ func unknownWindow(p *check.Pass, w *syntax.Window) {
 	})
 }
 
+// mostAround bounds the queries around one whose tables are offered.
+const mostAround = 16
+
 func unknownQualifier(p *check.Pass, qualifier syntax.Ident, within *bind.Scope) {
 	f := check.Finding{
 		Span: qualifier.Span, Certainty: check.Certain,
 		Message: fmt.Sprintf("no table or alias of this query is called %s", p.Ident(qualifier)),
 		Why:     "Neither FROM nor a query around this one has it.",
 	}
+	if within != nil {
+		if s := within.Own(qualifier.Sym); s != nil && s.Node != nil {
+			return // join.comma-precedence tells
+		}
+	}
+	scope := within
+	for depth := 0; scope != nil && depth < mostAround; scope, depth = scope.Parent, depth+1 {
+		if s := scope.Own(0); s != nil && isUnnamed(p, s) {
+			return // name.derived-without-alias tells
+		}
+	}
+	if !p.Affords() {
+		p.Report(f)
+		return
+	}
 	var candidates []string
 	var refs []*syntax.TableRef
-	for scope := within; scope != nil; scope = scope.Parent {
+	scope = within
+	for depth := 0; scope != nil && depth < mostAround; scope, depth = scope.Parent, depth+1 {
 		for _, s := range scope.Sources {
 			if s.Name.Sym == 0 {
-				if _, derived := s.Node.(*syntax.Derived); derived && !unnamedDerived.Has(p.Dialect) {
-					return // name.derived-without-alias tells
-				}
 				continue
 			}
 			candidates = append(candidates, p.Names.String(s.Name.Sym))
@@ -142,19 +154,18 @@ func unknownQualifier(p *check.Pass, qualifier syntax.Ident, within *bind.Scope)
 		aliased(p, f, qualifier, refs)
 		return
 	}
-	if within != nil {
-		for _, s := range within.Sources {
-			if s.Name.Sym == qualifier.Sym && s.Node != nil {
-				return // join.comma-precedence tells
-			}
-		}
-	}
 	if near := initialOf(p, within, p.Names.String(qualifier.Sym)); near != "" {
 		f.Mends = []check.Mend{{Title: "say " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(qualifier.Span, near)}}}
 	} else if len(candidates) > 0 {
 		f.Why += fmt.Sprintf(" There is %s.", check.List(candidates, "and"))
 	}
 	p.Report(f)
+}
+
+// isUnnamed reports whether a source is a query in FROM without the name that it must have.
+func isUnnamed(p *check.Pass, s *bind.Source) bool {
+	_, derived := s.Node.(*syntax.Derived)
+	return derived && !unnamedDerived.Has(p.Dialect)
 }
 
 // aliased reports a table's own name where FROM calls it otherwise.

@@ -67,7 +67,7 @@ func unknownTargets(p *check.Pass, table syntax.TableExpr, columns []syntax.Iden
 }
 
 func unknownTarget(p *check.Pass, s *bind.Source, id syntax.Ident) {
-	if id.Sym == 0 || slices.Contains(s.ColumnSyms(), id.Sym) { // which a template puts in
+	if id.Sym == 0 || s.Brings(id.Sym) > 0 { // which a template puts in
 		return
 	}
 	name := p.Names.String(id.Sym)
@@ -96,7 +96,7 @@ func unknownInUsing(p *check.Pass, j *syntax.Join) {
 		for _, side := range [][]*bind.Source{left, right} {
 			lacks := len(side) > 0
 			for _, s := range side {
-				lacks = lacks && s.Complete && !slices.Contains(s.ColumnSyms(), id.Sym)
+				lacks = lacks && s.Complete && s.Brings(id.Sym) == 0
 			}
 			if lacks && p.Tells(j) {
 				p.Report(check.Finding{

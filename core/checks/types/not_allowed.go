@@ -178,29 +178,24 @@ func writtenTable(p *check.Pass, a *syntax.Assign, c *schema.Column) *schema.Tab
 		return nil
 	}
 	for _, s := range p.Scope(around).Sources {
-		if t := s.SchemaTable(); t != nil && placeIn(t, c) >= 0 {
+		if t := s.SchemaTable(); t != nil && t.Place(c) >= 0 {
 			return t
 		}
 	}
 	return nil
 }
 
-// placeIn gives the place of a column in its table, -1 if it is of another.
-func placeIn(t *schema.Table, c *schema.Column) int {
-	for i := range t.Columns {
-		if &t.Columns[i] == c {
-			return i
-		}
-	}
-	return -1
-}
+// mostConditions bounds the values of an enumeration and the conditions of a table that are
+// looked through for each value.
+const mostConditions = 256
 
 // allowedIn gives what a column of a table lets in, nil where nothing says so.
 func allowedIn(p *check.Pass, t *schema.Table, c *schema.Column) (l allowed, ok bool) {
-	if t == nil || c == nil || t.Gathered || t.IsView || c.Type.Values == nil && len(t.Checks) == 0 || len(p.Stmt.Errors) > 0 {
+	if t == nil || c == nil || t.Gathered || t.IsView || c.Type.Values == nil && len(t.Checks) == 0 || len(p.Stmt.Errors) > 0 ||
+		len(c.Type.Values) > mostConditions || len(t.Checks) > mostConditions {
 		return l, false
 	}
-	at := placeIn(t, c)
+	at := t.Place(c)
 	if at < 0 {
 		return l, false
 	}

@@ -165,13 +165,26 @@ func queryValues(n *syntax.Insert) (*syntax.Values, bool) {
 	return values, ok
 }
 
+// longList is how many columns are looked through one by one.
+const longList = 32
+
 func missingColumns(p *check.Pass, t *schema.Table, n *syntax.Insert) (missing []string) {
+	var named map[string]bool
+	if len(n.Columns) > longList {
+		named = make(map[string]bool, len(n.Columns))
+		for _, id := range n.Columns {
+			named[strings.ToLower(p.Names.String(id.Sym))] = true
+		}
+	}
 	for i := range t.Columns {
 		c := &t.Columns[i]
 		if !mustHave(p, t, c) || c.Default != "" {
 			continue
 		}
-		if !slices.ContainsFunc(n.Columns, func(id syntax.Ident) bool { return strings.EqualFold(p.Names.String(id.Sym), c.Name) }) {
+		if named == nil && slices.ContainsFunc(n.Columns, func(id syntax.Ident) bool { return strings.EqualFold(p.Names.String(id.Sym), c.Name) }) {
+			continue
+		}
+		if !named[strings.ToLower(c.Name)] {
 			missing = append(missing, c.Name)
 		}
 	}
@@ -180,7 +193,7 @@ func missingColumns(p *check.Pass, t *schema.Table, n *syntax.Insert) (missing [
 
 // mustHave reports whether a column takes no NULL, and the database does not fill it itself.
 func mustHave(p *check.Pass, t *schema.Table, c *schema.Column) bool {
-	place := slices.IndexFunc(t.Columns, func(o schema.Column) bool { return o.Name == c.Name })
+	place := t.Place(c)
 	if place < 0 || c.Identity || c.Generated != "" || !t.IsRequired(place, p.Dialect) {
 		return false
 	}
@@ -205,16 +218,6 @@ func runSetRequired(p *check.Pass, a *syntax.Assign) {
 // ON CONFLICT Clause", REPLACE).
 func takesDefault(p *check.Pass, write syntax.Node, c *schema.Column) bool {
 	return c.Default != "" && p.Dialect == dialect.SQLite && p.Replaces(write)
-}
-
-// isOf reports whether a column is one of a table.
-func isOf(t *schema.Table, c *schema.Column) bool {
-	for i := range t.Columns {
-		if &t.Columns[i] == c {
-			return true
-		}
-	}
-	return false
 }
 
 func tellNull(p *check.Pass, x syntax.Expr, t *schema.Table, column string) {

@@ -240,7 +240,7 @@ func runMergeMany(p *check.Pass, n *syntax.Merge) {
 
 func runJoinMany(p *check.Pass, n *syntax.Update) {
 	scope := p.Scope(n)
-	if len(scope.Sources) > 64 {
+	if len(scope.Sources) > facts.MaxSources {
 		return
 	}
 	for _, a := range n.Set {

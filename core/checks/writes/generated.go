@@ -172,7 +172,7 @@ func assigned(p *check.Pass, a *syntax.Assign) (*syntax.Update, *schema.Table, *
 	}
 	if c := p.PlaceOf(a.Value).Column; c != nil {
 		for _, s := range p.Scope(n).Sources {
-			if t := s.SchemaTable(); t != nil && !t.IsView && isOf(t, c) {
+			if t := s.SchemaTable(); t != nil && !t.IsView && t.Place(c) >= 0 {
 				return n, t, c
 			}
 		}
