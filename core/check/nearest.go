@@ -13,7 +13,7 @@ const mostCandidates = 1000
 
 // mostSearches bounds the findings of a statement for which the statement is looked through once
 // more to say what may be meant; of so many, few are read.
-const mostSearches = 200
+const mostSearches = 50
 
 // Affords reports whether one finding more may look through the statement for a way out.
 func (p *Pass) Affords() bool {
