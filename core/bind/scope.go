@@ -269,13 +269,13 @@ func (s *Source) column(sym syntax.Sym) *Column {
 	return c
 }
 
-// mostNested bounds how many queries around are looked at for a name: few databases nest as many.
-const mostNested = 64
+// MostNested bounds how many queries around one are looked at for a name: few databases nest as many.
+const MostNested = 64
 
 // source finds a source by its name, here or in a query around.
 func (sc *Scope) source(sym syntax.Sym) (*Source, bool) {
 	at := sc
-	for depth := 0; at != nil && depth <= mostNested; at, depth = at.Parent, depth+1 {
+	for depth := 0; at != nil && depth <= MostNested; at, depth = at.Parent, depth+1 {
 		if s := at.Own(sym); s != nil {
 			return s, at != sc
 		}
@@ -292,7 +292,7 @@ func (sc *Scope) names(sym syntax.Sym) bool {
 // hasJoined reports whether a join by USING has the name, here or in a query around.
 func (sc *Scope) hasJoined(sym syntax.Sym) bool {
 	at := sc
-	for depth := 0; at != nil && depth <= mostNested; at, depth = at.Parent, depth+1 {
+	for depth := 0; at != nil && depth <= MostNested; at, depth = at.Parent, depth+1 {
 		if slices.Contains(at.Joined, sym) {
 			return true
 		}
@@ -423,7 +423,7 @@ func (sc *Scope) lookupOut(id syntax.Ident, v visible) Use {
 	}
 	depth := 0
 	for inner, at := sc, sc.Parent; at != nil; inner, at = at, at.Parent {
-		if depth++; depth > mostNested {
+		if depth++; depth > MostNested {
 			return Use{Status: Unclear}
 		}
 		if _, ok := at.Node.(*syntax.Control); ok {

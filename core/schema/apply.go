@@ -480,6 +480,7 @@ func (a applier) constraint(t *Table, c *syntax.Constraint, columns []int) {
 		name = a.text(c.Name)
 	}
 	if (c.Type == syntax.UniqueKey || c.Type == syntax.IndexKey) && !t.hasRoom() {
+		t.Complete = false
 		return
 	}
 	switch c.Type {
@@ -653,6 +654,8 @@ func (a applier) createIndex(n *syntax.CreateIndex) {
 		if n.Unique && whole {
 			t.Keys = append(t.Keys, Key{Name: index.Name, Columns: columns})
 		}
+	} else {
+		t.Complete = false
 	}
 	a.schema.put(t)
 }

@@ -719,13 +719,7 @@ func (t *Table) HasQuoted() bool {
 const mostIndexes = 256
 
 // hasRoom reports whether one index more is kept; of a table with more, not all is known.
-func (t *Table) hasRoom() bool {
-	if len(t.Keys)+len(t.Indexes) < mostIndexes {
-		return true
-	}
-	t.Complete = false
-	return false
-}
+func (t *Table) hasRoom() bool { return len(t.Keys)+len(t.Indexes) < mostIndexes }
 
 // LeadsIndex reports whether a key or an ordered index begins with the column.
 func (t *Table) LeadsIndex(column int) bool {

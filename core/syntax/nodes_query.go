@@ -153,6 +153,9 @@ type Limit struct {
 	Count, Offset Expr
 }
 
+// Counts reports whether a limit says how many rows are taken; nil says nothing.
+func (l *Limit) Counts() bool { return l != nil && (l.Count != nil || l.One) }
+
 // SetOp is UNION, INTERSECT or EXCEPT.
 //
 // node: body

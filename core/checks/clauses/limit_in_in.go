@@ -34,7 +34,7 @@ func runLimitInIn(p *check.Pass, n syntax.Node) {
 	case *syntax.Quantified:
 		q = n.Query
 	}
-	if q == nil || q.Limit == nil || q.Limit.Count == nil && !q.Limit.One {
+	if q == nil || !q.Limit.Counts() {
 		return
 	}
 	start := q.Span().Start

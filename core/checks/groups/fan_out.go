@@ -82,9 +82,7 @@ func runFanOut(p *check.Pass, sel *syntax.Select) {
 		i := slices.IndexFunc(known, func(f fan) bool { return f.sources == sources })
 		if i < 0 {
 			i = len(known)
-			var f fan
-			f, tied = fanOf(p, sel, sources, keys, tied)
-			known = append(known, f)
+			known = append(known, fanOf(p, sel, sources, keys, &tied))
 		}
 		reportFanOut(p, sel, c, known[i])
 	}
@@ -99,17 +97,17 @@ type fan struct {
 
 // fanOf looks at what rows of some sources are joined to. The ties of all sources are worked out
 // once for all aggregates of a query, when first needed.
-func fanOf(p *check.Pass, sel *syntax.Select, sources facts.SourceSet, keys []syntax.Expr, tied []ties) (fan, []ties) {
+func fanOf(p *check.Pass, sel *syntax.Select, sources facts.SourceSet, keys []syntax.Expr, tied *[]ties) fan {
 	fixed := p.GivenRows(sel, sources.Of(p.Scope(sel)), keys...)
 	f := fan{sources: sources, certainty: check.Likely}
 	for i, s := range p.Scope(sel).Sources {
 		if fixed.Row(s) {
 			continue
 		}
-		if tied == nil {
-			tied = tiesOf(p, sel, p.Scope(sel).Sources)
+		if *tied == nil {
+			*tied = tiesOf(p, sel, p.Scope(sel).Sources)
 		}
-		t := tied[i]
+		t := (*tied)[i]
 		if !isKnown(p, s) || !t.equal || t.other {
 			f.certainty = check.Possible // a condition may pick one row of several
 		}
@@ -117,7 +115,7 @@ func fanOf(p *check.Pass, sel *syntax.Select, sources facts.SourceSet, keys []sy
 			f.many = s
 		}
 	}
-	return f, tied
+	return f
 }
 
 func reportFanOut(p *check.Pass, sel *syntax.Select, c *syntax.Call, fan fan) {

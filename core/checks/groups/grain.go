@@ -61,8 +61,10 @@ func tiesOf(p *check.Pass, sel *syntax.Select, sources []*bind.Source) []ties {
 		syntax.Inspect(sel.From, func(n syntax.Node) bool {
 			if j, ok := n.(*syntax.Join); ok {
 				syntax.Conjuncts(j.On, tie)
-				for i, s := range sources {
-					all[i].equal = all[i].equal || len(j.Using) > 0 && j.Right.Span().Contains(s.Node.Span())
+				if len(j.Using) > 0 {
+					for i, s := range sources {
+						all[i].equal = all[i].equal || j.Right.Span().Contains(s.Node.Span())
+					}
 				}
 			}
 			_, query := n.(*syntax.Query)

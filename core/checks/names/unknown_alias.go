@@ -63,7 +63,7 @@ func unknownQualifierOfStar(p *check.Pass, n *syntax.Star) {
 	scope := p.Scope(reads)
 	depth := 0
 	for at := scope; at != nil; at = at.Parent {
-		if depth++; depth > mostSources || at.Own(n.Qualifier[0].Sym) != nil || at.Own(0) != nil || slices.Contains(at.Joined, n.Qualifier[0].Sym) {
+		if depth++; depth > bind.MostNested || at.Own(n.Qualifier[0].Sym) != nil || at.Own(0) != nil || slices.Contains(at.Joined, n.Qualifier[0].Sym) {
 			return
 		}
 	}
@@ -125,8 +125,9 @@ func unknownQualifier(p *check.Pass, qualifier syntax.Ident, within *bind.Scope)
 			return // join.comma-precedence tells
 		}
 	}
-	scope := within
-	for depth := 0; scope != nil && depth < mostAround; scope, depth = scope.Parent, depth+1 {
+	var scopes []*bind.Scope
+	for scope := within; scope != nil && len(scopes) < mostAround; scope = scope.Parent {
+		scopes = append(scopes, scope)
 		if s := scope.Own(0); s != nil && isUnnamed(p, s) {
 			return // name.derived-without-alias tells
 		}
@@ -137,8 +138,7 @@ func unknownQualifier(p *check.Pass, qualifier syntax.Ident, within *bind.Scope)
 	}
 	var candidates []string
 	var refs []*syntax.TableRef
-	scope = within
-	for depth := 0; scope != nil && depth < mostAround; scope, depth = scope.Parent, depth+1 {
+	for _, scope := range scopes {
 		for _, s := range scope.Sources {
 			if s.Name.Sym == 0 {
 				continue

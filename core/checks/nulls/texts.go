@@ -416,7 +416,7 @@ var firstInOrder = &check.Check{
 
 func runFirstInOrder(p *check.Pass, q *syntax.Query) {
 	sel, ok := q.Body.(*syntax.Select)
-	if !ok || len(q.OrderBy.Items) == 0 || q.Limit == nil && sel.Top == nil || q.Limit != nil && q.Limit.Count == nil && !q.Limit.One || p.Dialect == dialect.ANSI {
+	if !ok || len(q.OrderBy.Items) == 0 || (q.Limit != nil || sel.Top == nil) && !q.Limit.Counts() || p.Dialect == dialect.ANSI {
 		return
 	}
 	item := q.OrderBy.Items[0]

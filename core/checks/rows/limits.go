@@ -84,7 +84,7 @@ func runDistinctOnUnordered(p *check.Pass, sel *syntax.Select) {
 
 func runLimitUnordered(p *check.Pass, q *syntax.Query) {
 	switch {
-	case q.Limit.Count == nil && !q.Limit.One:
+	case !q.Limit.Counts():
 	case q.OrderBy == nil:
 		unordered(p, q, q.Limit)
 	case p.Dialect == dialect.Spark && strings.EqualFold(text.View(p.Src, sortWord(q.OrderBy)), "sort"):
@@ -225,7 +225,7 @@ var limitTies = &check.Check{
 
 func runLimitTies(p *check.Pass, q *syntax.Query) {
 	sel, ok := q.Body.(*syntax.Select)
-	if !p.Wants(check.Possible) || !ok || sel.From == nil || q.Limit.Count == nil && !q.Limit.One || q.Limit.Loose || sel.GroupBy != nil || sel.Distinct || p.Aggregates(sel) || !p.AllHaveKeys(sel) {
+	if !p.Wants(check.Possible) || !ok || sel.From == nil || !q.Limit.Counts() || q.Limit.Loose || sel.GroupBy != nil || sel.Distinct || p.Aggregates(sel) || !p.AllHaveKeys(sel) {
 		return
 	}
 	var keys []syntax.Expr

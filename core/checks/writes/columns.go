@@ -181,14 +181,19 @@ func missingColumns(p *check.Pass, t *schema.Table, n *syntax.Insert) (missing [
 		if !mustHave(p, t, c) || c.Default != "" {
 			continue
 		}
-		if named == nil && slices.ContainsFunc(n.Columns, func(id syntax.Ident) bool { return strings.EqualFold(p.Names.String(id.Sym), c.Name) }) {
-			continue
-		}
-		if !named[strings.ToLower(c.Name)] {
+		if !isListed(p, n, named, c.Name) {
 			missing = append(missing, c.Name)
 		}
 	}
 	return missing
+}
+
+// isListed reports whether an INSERT names a column, of a long list by its names in lower case.
+func isListed(p *check.Pass, n *syntax.Insert, named map[string]bool, column string) bool {
+	if named != nil {
+		return named[strings.ToLower(column)]
+	}
+	return slices.ContainsFunc(n.Columns, func(id syntax.Ident) bool { return strings.EqualFold(p.Names.String(id.Sym), column) })
 }
 
 // mustHave reports whether a column takes no NULL, and the database does not fill it itself.
