@@ -186,9 +186,9 @@ func (o *compareOptions) sides(ctx context.Context, p *Program, paths []string) 
 			return sides, fmt.Errorf("%s: there is no query in it", s.file.Path)
 		}
 		options.Auto, options.Dialect, options.Version = false, d, version
-		found := review.New(options).Review(s.file).Findings
+		found := byStatement(review.New(options).Review(s.file).Findings)
 		for _, q := range s.queries {
-			if refused := refusal(found, q); refused != nil && q.Err == nil {
+			if refused := refusal(found[q.Stmt.Span]); refused != nil && q.Err == nil {
 				q.Err = refused
 			}
 		}

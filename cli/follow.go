@@ -1,6 +1,7 @@
 package cli
 
 import (
+	"bytes"
 	"context"
 	"errors"
 	"fmt"
@@ -158,8 +159,28 @@ func (o *followOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 	if len(in) != 1 {
 		return usageError{errors.New("one file is followed at a time")}
 	}
-	var all []report.Follow
-	caught := fault.Guard("following a query", func() { all, err = o.follow(cmd.Context(), p, in[0], options) })
+	// What is told is kept till the end, so that an error stands alone; the queries are not.
+	var told bytes.Buffer
+	document := report.FollowedJSON{Version: Version}
+	style := report.StyleFor(p.Stdout, o.color.value, p.Env("NO_COLOR") != "")
+	status := error(nil)
+	tell := func(f report.Follow) error {
+		if o.stage > len(f.Steps) {
+			return fmt.Errorf("--stage %d: the query has %s", o.stage, report.Count(len(f.Steps), "step"))
+		}
+		if f.Err != nil {
+			status = errFailed
+		}
+		if o.kind == "json" {
+			document.Add(f)
+			return nil
+		}
+		if told.Len() > 0 {
+			told.WriteByte('\n')
+		}
+		return report.FollowedText(&told, style, f, o.stage, o.limit)
+	}
+	caught := fault.Guard("following a query", func() { err = o.follow(cmd.Context(), p, in[0], options, tell) })
 	if caught != nil {
 		return caught
 	}
@@ -167,36 +188,21 @@ func (o *followOptions) run(cmd *cobra.Command, p *Program, paths []string) erro
 		return err
 	}
 	if o.kind == "json" {
-		err = report.FollowedJSON(p.Stdout, Version, all)
+		return errors.Join(document.Write(p.Stdout), status)
 	}
-	style := report.StyleFor(p.Stdout, o.color.value, p.Env("NO_COLOR") != "")
-	status := error(nil)
-	for i, f := range all {
-		if o.stage > len(f.Steps) {
-			return fmt.Errorf("--stage %d: the query has %s", o.stage, report.Count(len(f.Steps), "step"))
-		}
-		if o.kind == "text" && err == nil {
-			if i > 0 {
-				fmt.Fprintln(p.Stdout)
-			}
-			err = report.FollowedText(p.Stdout, style, f, o.stage, o.limit)
-		}
-		if f.Err != nil {
-			status = errFailed
-		}
-	}
+	_, err = told.WriteTo(p.Stdout)
 	return errors.Join(err, status)
 }
 
-// follow reads the queries of a text, and works them out where there are rows.
-func (o *followOptions) follow(ctx context.Context, p *Program, in review.Input, options review.Options) (all []report.Follow, err error) {
+// follow reads the queries of a text, works them out where there are rows, and tells of each.
+func (o *followOptions) follow(ctx context.Context, p *Program, in review.Input, options review.Options, tell func(report.Follow) error) error {
 	src, err := in.Read()
 	if err != nil {
-		return nil, errors.New(plainError(in.Path, err))
+		return errors.New(plainError(in.Path, err))
 	}
 	f, err := text.NewFile(in.Path, src)
 	if err != nil {
-		return nil, errors.New(plainError(in.Path, err))
+		return errors.New(plainError(in.Path, err))
 	}
 	if options.Auto {
 		options.Dialect, options.Version = guessed(in, f)
@@ -206,14 +212,15 @@ func (o *followOptions) follow(ctx context.Context, p *Program, in review.Input,
 	read := func(src string) []*run.Query {
 		return run.Read([]byte(src), options.Dialect, options.Version, tables)
 	}
-	queries := run.Read(f.Bytes(), options.Dialect, options.Version, tables)
-	if len(queries) == 0 {
-		return nil, fmt.Errorf("%s: there is no query in it", in.Path)
-	}
-	found := review.New(options).Review(f).Findings
-	for _, q := range queries {
-		one := report.Follow{Followed: follow.Read(q), File: f, Findings: found}
-		refused := refusal(found, q)
+	found := byStatement(review.New(options).Review(f).Findings)
+	none := true
+	for q := range run.Each(f.Bytes(), options.Dialect, options.Version, tables) {
+		none = false
+		if err := ctx.Err(); err != nil {
+			return err
+		}
+		one := report.Follow{Followed: follow.Read(q), File: f, Findings: found[q.Stmt.Span]}
+		refused := refusal(one.Findings)
 		if refused != nil && o.rows != "" {
 			one.Err = refused
 		}
@@ -223,14 +230,14 @@ func (o *followOptions) follow(ctx context.Context, p *Program, in review.Input,
 			}
 			data, err := o.load(ctx, p, tables, q)
 			if err != nil && (!database.IsTooMany(err) || o.track != "" || o.stage > 0) {
-				return nil, err
+				return err
 			}
 			if err == nil {
 				one.Run(data, run.Limits{})
 			}
 			if database.IsSource(o.rows) {
 				if one.Counted, err = o.count(ctx, p, one.Followed); err != nil {
-					return nil, err
+					return err
 				}
 			}
 			if o.track != "" && one.Err == nil {
@@ -241,14 +248,19 @@ func (o *followOptions) follow(ctx context.Context, p *Program, in review.Input,
 					return nil
 				})
 				if err != nil {
-					return nil, err
+					return err
 				}
 				one.Follow(tracked, data, run.Limits{})
 			}
 		}
-		all = append(all, one)
+		if err := tell(one); err != nil {
+			return err
+		}
 	}
-	return all, nil
+	if none {
+		return fmt.Errorf("%s: there is no query in it", in.Path)
+	}
+	return nil
 }
 
 // count has the database count the rows of the steps, by queries of the query's own clauses.
@@ -268,11 +280,20 @@ func (o *followOptions) count(ctx context.Context, p *Program, f *follow.Followe
 	return len(counts) > 0, nil
 }
 
-// refusal gives the refusal that a review found certain of a query, nil if there is none: what a
-// database refuses gives no rows.
-func refusal(found []review.Finding, q *run.Query) error {
+// byStatement gives findings by the span of their statement.
+func byStatement(found []review.Finding) map[text.Span][]review.Finding {
+	by := map[text.Span][]review.Finding{}
 	for _, f := range found {
-		if f.Of == q.Stmt.Span && f.Consequence == check.Refused && f.Certainty == check.Certain {
+		by[f.Of] = append(by[f.Of], f)
+	}
+	return by
+}
+
+// refusal gives the first refusal that is certain among what a review found of a query, nil if there
+// is none: what a database refuses gives no rows.
+func refusal(found []review.Finding) error {
+	for _, f := range found {
+		if f.Consequence == check.Refused && f.Certainty == check.Certain {
 			return run.Refusal{What: f.Message, Span: f.Span}
 		}
 	}

@@ -38,10 +38,11 @@ const counted = "justlens/...,slices,strings,maps,sort"
 // dialects are those under which the kinds are tried.
 var dialects = []string{"auto", "postgres", "mysql"}
 
-type kind struct{ name, head, part, tail, behind string }
+// kind is a kind of text, with the command that reads it.
+type kind struct{ name, dialect, command, head, part, tail, behind string }
 
-// text gives a text of about a size.
-func (k kind) text(size int) string {
+// text gives a text of about a size, and where in it that stands which is repeated behind the tail.
+func (k kind) text(size int) (string, int) {
 	var parts, behind strings.Builder
 	parts.WriteString(k.head)
 	for n := 0; parts.Len()*(len(k.part)+len(k.behind)) < size*len(k.part); n++ {
@@ -49,7 +50,27 @@ func (k kind) text(size int) string {
 		parts.WriteString(strings.ReplaceAll(k.part, "#", number))
 		behind.WriteString(strings.ReplaceAll(k.behind, "#", number))
 	}
-	return parts.String() + k.tail + behind.String()
+	before := parts.String() + k.tail
+	return before + behind.String(), len(before)
+}
+
+// write writes a text of about a size to a folder, and gives the arguments of the command that reads it.
+func (k kind) write(t *testing.T, dir string, size int) []string {
+	whole, at := k.text(size)
+	path, tables := filepath.Join(dir, "text.sql"), filepath.Join(dir, "tables.ddl")
+	args := []string{k.command, path, "--dialect", k.dialect}
+	switch k.command {
+	case "schema": // whose --dialect is that of what it writes
+		args = args[:2]
+	case "given":
+		require.NoError(t, os.WriteFile(tables, []byte(whole[:at]), 0o644))
+		whole = whole[at:]
+		args = []string{"review", path, "--dialect", k.dialect, "--schema", tables, "--jobs", "1", "--report", "json"}
+	case "review":
+		args = append(args, "--jobs", "1", "--report", "json")
+	}
+	require.NoError(t, os.WriteFile(path, []byte(whole), 0o644))
+	return args
 }
 
 func kinds(t *testing.T) []kind {
@@ -67,7 +88,14 @@ func kinds(t *testing.T) []kind {
 		for len(fields) < 5 {
 			fields = append(fields, "")
 		}
-		all = append(all, kind{strings.TrimSpace(fields[0]), fields[1], fields[2], fields[3], fields[4]})
+		k := kind{name: strings.TrimSpace(fields[0]), dialect: dialects[len(all)%len(dialects)], command: "review", head: fields[1], part: fields[2], tail: fields[3], behind: fields[4]}
+		if before, command, ok := strings.Cut(k.name, ">"); ok {
+			k.name, k.command = before, strings.TrimSpace(command)
+		}
+		if _, named, ok := strings.Cut(k.name, "@"); ok {
+			k.dialect = strings.TrimSpace(named)
+		}
+		all = append(all, k)
 	}
 	require.Greater(t, len(all), 50)
 	return all
@@ -79,33 +107,29 @@ func TestWorkFollowsSize(t *testing.T) {
 	program := filepath.Join(t.TempDir(), "justlens")
 	out, err := exec.Command("go", "build", "-cover", "-covermode=count", "-coverpkg="+counted, "-o", program, "justlens/cmd/justlens").CombinedOutput()
 	require.NoError(t, err, string(out))
-	for i, k := range kinds(t) {
+	for _, k := range kinds(t) {
 		t.Run(k.name, func(t *testing.T) {
 			t.Parallel()
-			path := filepath.Join(t.TempDir(), "text.sql")
-			d := dialects[i%len(dialects)]
-			if _, named, ok := strings.Cut(k.name, "@"); ok {
-				d = named
-			}
+			dir := t.TempDir()
 			var first, growth = 0.0, 1.0
 			var half, quarter map[string]float64 // of the sizes before
 			for size := smallest; size <= largest; size *= 2 {
-				require.NoError(t, os.WriteFile(path, []byte(k.text(size)), 0o644))
-				runs := executed(t, program, d, path)
+				args := k.write(t, dir, size)
+				runs := executed(t, program, args)
 				switch size {
 				case smallest:
-					first = allocated(t, d, path)
+					first = allocated(args)
 				case largest:
 					for block, n := range runs {
 						if n > largest && n > blockGrowth*half[block] && half[block] > blockGrowth*quarter[block] {
-							t.Errorf("%s: %s runs %.0f, %.0f and %.0f times", d, block, quarter[block], half[block], n)
+							t.Errorf("%s: %s runs %.0f, %.0f and %.0f times", k.dialect, block, quarter[block], half[block], n)
 						}
 					}
 					// Blocks are allocated by the power of two, so the bytes are held to the mean.
-					assert.LessOrEqual(t, allocated(t, d, path), growth*mostGrowth*first, "%s: bytes allocated from %d to %d bytes", d, smallest, size)
+					assert.LessOrEqual(t, allocated(args), growth*mostGrowth*first, "%s: bytes allocated from %d to %d bytes", k.dialect, smallest, size)
 					fallthrough
 				default:
-					assert.LessOrEqual(t, sum(runs), mostGrowth*sum(half), "%s: steps from %d to %d bytes", d, size/2, size)
+					assert.LessOrEqual(t, sum(runs), mostGrowth*sum(half), "%s: steps from %d to %d bytes", k.dialect, size/2, size)
 					growth *= mostGrowth
 				}
 				half, quarter = runs, half
@@ -114,14 +138,10 @@ func TestWorkFollowsSize(t *testing.T) {
 	}
 }
 
-func arguments(d, path string) []string {
-	return []string{"review", path, "--dialect", d, "--jobs", "1", "--report", "json"}
-}
-
-// executed gives how many statements of each block of the program a review executes.
-func executed(t *testing.T, program, d, path string) map[string]float64 {
+// executed gives how many statements of each block of the program a command executes.
+func executed(t *testing.T, program string, args []string) map[string]float64 {
 	counts := t.TempDir()
-	cmd := exec.Command(program, arguments(d, path)...)
+	cmd := exec.Command(program, args...)
 	cmd.Env = append(os.Environ(), "GOCOVERDIR="+counts)
 	_ = cmd.Run() // its exit status tells of findings
 	list, err := exec.Command("go", "tool", "covdata", "textfmt", "-i", counts, "-o", "/dev/stdout").Output()
@@ -149,13 +169,13 @@ func sum(runs map[string]float64) (total float64) {
 
 var alone = make(chan struct{}, 1)
 
-// allocated gives how many bytes a review allocates.
-func allocated(t *testing.T, d, path string) float64 {
+// allocated gives how many bytes a command allocates.
+func allocated(args []string) float64 {
 	alone <- struct{}{}
 	defer func() { <-alone }()
 	var before, after runtime.MemStats
 	runtime.ReadMemStats(&before)
-	cli.Run(context.Background(), arguments(d, path), strings.NewReader(""), io.Discard, io.Discard, func(string) string { return "" })
+	cli.Run(context.Background(), args, strings.NewReader(""), io.Discard, io.Discard, func(string) string { return "" })
 	runtime.ReadMemStats(&after)
 	return float64(after.TotalAlloc - before.TotalAlloc)
 }

@@ -18,7 +18,7 @@ import (
 type Follow struct {
 	*follow.Followed
 	File     *text.File
-	Findings []review.Finding
+	Findings []review.Finding // of the query
 	// Rows names the rows it was followed on, "" for none.
 	Rows string
 	// Counted tells that the database counted the rows of its steps itself.
@@ -78,8 +78,9 @@ func (r *followText) all() {
 		r.indented(fmt.Sprintf("Not followed%s: %v.", placeOfError(r.f.File, r.f.Err), r.f.Err), yellow)
 		return
 	}
+	found := foundAt(r.f)
 	for i, s := range r.f.Steps {
-		r.step(i+1, s)
+		r.step(i+1, s, found[i+1])
 	}
 	r.line("")
 	r.line(r.style.strong("The result"))
@@ -117,7 +118,7 @@ func (r *followText) result(rows [][]run.Value, most int) {
 }
 
 // step tells of one step: its text with the count of its rows, what it does, and what was found.
-func (r *followText) step(number int, s *follow.Step) {
+func (r *followText) step(number int, s *follow.Step, found []*review.Finding) {
 	count := countOf(s)
 	text := clauseOf(r.f, s)
 	room := r.style.Width - stepMargin - runewidth.StringWidth(count) - 2
@@ -137,13 +138,20 @@ func (r *followText) step(number int, s *follow.Step) {
 	for _, told := range s.Tracked {
 		r.indented("→ "+told, magenta)
 	}
-	for i := range r.f.Findings {
-		found := &r.f.Findings[i]
-		if found.Of == r.f.Stmt.Span && stepOf(r.f, found.Span) == number {
-			at := r.f.File.Place(found.Span.Start)
-			r.indented(fmt.Sprintf("%s line %d, column %d: %s (%s)", strings.ToUpper(found.Consequence.String()), at.Line, at.Column, found.Message, found.Check.ID), consequenceColor[found.Consequence])
-		}
+	for _, f := range found {
+		at := r.f.File.Place(f.Span.Start)
+		r.indented(fmt.Sprintf("%s line %d, column %d: %s (%s)", strings.ToUpper(f.Consequence.String()), at.Line, at.Column, f.Message, f.Check.ID), consequenceColor[f.Consequence])
 	}
+}
+
+// foundAt gives the findings by the number of the step at which they bite.
+func foundAt(f Follow) map[int][]*review.Finding {
+	found := map[int][]*review.Finding{}
+	for i := range f.Findings {
+		number := stepOf(f, f.Findings[i].Span)
+		found[number] = append(found[number], &f.Findings[i])
+	}
+	return found
 }
 
 // stepOf gives the number of the step at which a finding bites: the narrowest whose text holds it.
@@ -259,7 +267,7 @@ func happened(s *follow.Step) (told []string) {
 func (r *followText) stage(number, limit int) {
 	r.heading()
 	s := r.f.Steps[number-1]
-	r.step(number, s)
+	r.step(number, s, foundAt(r.f)[number])
 	if s.Counts == nil {
 		return
 	}
@@ -345,31 +353,35 @@ type jsonCounts struct {
 	Most       int `json:"most"`
 }
 
-// FollowedJSON writes followed queries as one document.
-func FollowedJSON(w io.Writer, version string, all []Follow) error {
-	list := []jsonFollowed{}
-	for _, f := range all {
-		out := jsonFollowed{Path: f.File.Path, At: placeOf(f.File, f.Stmt.Span.Start), Dialect: f.Dialect.String(), Rows: f.Rows, Steps: []jsonStep{}, Columns: append([]string{}, f.Columns...)}
-		if f.Err != nil {
-			out.Reason = f.Err.Error()
-		}
-		for _, s := range f.Steps {
-			step := jsonStep{Text: clauseOf(f, s), Span: spanOf(f.File, s.Span), Does: s.Does, Tracked: s.Tracked}
-			if c := s.Counts; c != nil {
-				step.Counts = &jsonCounts{c.In, c.Out, c.False, c.Unknown, c.Alone, c.AloneRight, c.Filled, c.Most}
-			}
-			out.Steps = append(out.Steps, step)
-		}
-		if f.Result != nil {
-			out.Result, out.Open = dataOf(f.Result.Rows), f.Result.Open
-		}
-		list = append(list, out)
+// FollowedJSON is the document of followed queries.
+type FollowedJSON struct {
+	Version  string         `json:"version"`
+	Followed []jsonFollowed `json:"followed"`
+}
+
+// Add adds a query, of which nothing else is kept.
+func (d *FollowedJSON) Add(f Follow) {
+	out := jsonFollowed{Path: f.File.Path, At: placeOf(f.File, f.Stmt.Span.Start), Dialect: f.Dialect.String(), Rows: f.Rows, Steps: []jsonStep{}, Columns: append([]string{}, f.Columns...)}
+	if f.Err != nil {
+		out.Reason = f.Err.Error()
 	}
+	for _, s := range f.Steps {
+		step := jsonStep{Text: clauseOf(f, s), Span: spanOf(f.File, s.Span), Does: s.Does, Tracked: s.Tracked}
+		if c := s.Counts; c != nil {
+			step.Counts = &jsonCounts{c.In, c.Out, c.False, c.Unknown, c.Alone, c.AloneRight, c.Filled, c.Most}
+		}
+		out.Steps = append(out.Steps, step)
+	}
+	if f.Result != nil {
+		out.Result, out.Open = dataOf(f.Result.Rows), f.Result.Open
+	}
+	d.Followed = append(d.Followed, out)
+}
+
+// Write writes the document.
+func (d *FollowedJSON) Write(w io.Writer) error {
 	e := json.NewEncoder(w)
 	e.SetEscapeHTML(false)
 	e.SetIndent("", "  ")
-	return e.Encode(struct {
-		Version  string         `json:"version"`
-		Followed []jsonFollowed `json:"followed"`
-	}{version, list})
+	return e.Encode(d)
 }

@@ -50,6 +50,9 @@ type Binder struct {
 	byName    map[syntax.Sym][]*cteScope           // in the order of the text
 	namesOf   map[*syntax.With]map[syntax.Sym]bool // those that long WITH clauses give
 	outputs   slab.Builder[Output]
+	starred   int           // columns of stars in the statement
+	held      int           // in those bound since Bind
+	starRoom  int           // for those of the select list in hand
 	spine     []syntax.Node // the chain in hand
 	later     []syntax.Expr // conditions of joins that see what comes behind them
 }
@@ -109,8 +112,13 @@ func (b *Binder) Bind(stmt *syntax.Statement) *Info {
 	b.ctes.Reset()
 	b.standings.Reset()
 	b.outputs.Reset()
+	b.held = 0
 	return b.More(stmt)
 }
+
+// IsFull reports that what is kept since Bind is more than is good for a processor's cache: stars of
+// wide tables are large, however short their statements are.
+func (b *Binder) IsFull() bool { return b.held > mostStarred }
 
 // More is Bind that keeps what was given since Bind.
 func (b *Binder) More(stmt *syntax.Statement) *Info {
@@ -126,7 +134,7 @@ func (b *Binder) More(stmt *syntax.Statement) *Info {
 	b.pending, b.spine = b.pending[:0], b.spine[:0]
 	clear(b.byName)
 	clear(b.namesOf)
-	b.routines, b.lateral, b.partial = 0, nil, len(stmt.Open) > 0
+	b.routines, b.lateral, b.partial, b.starred = 0, nil, len(stmt.Open) > 0, 0
 	b.arrows = in.Dialect == dialect.Spark && slices.ContainsFunc(stmt.Tokens, func(t syntax.Token) bool { return t.Kind == syntax.ArrowOperator })
 	b.lambda = b.lambda[:0]
 	b.stmt = stmt

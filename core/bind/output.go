@@ -5,6 +5,7 @@ import (
 
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
+	"justlens/core/schema"
 	"justlens/core/syntax"
 )
 
@@ -163,9 +164,18 @@ func (b *Binder) selectBody(n *syntax.Select, outer *Scope, ctes *cteScope) ([]O
 	return s.Outputs, s.Listed
 }
 
+// mostListed bounds the columns of a select list that stars may give: no database lets more through
+// but Spark. mostStarred bounds those of a statement, else stars upon stars would double them
+// at each step. What stars would give beyond is not known.
+const (
+	mostListed  = schema.MostColumns
+	mostStarred = 16 * mostListed
+)
+
 // listOutputs lists the output columns, stars expanded as far as known.
 func (b *Binder) listOutputs(n *syntax.Select, s *Scope) ([]Output, bool) {
 	mark, complete := b.outputs.Mark(), true
+	b.starRoom = min(mostListed, mostStarred-b.starred)
 	b.outputs.Grow(len(n.Items))
 	for _, item := range n.Items {
 		star, ok := item.X.(*syntax.Star)
@@ -224,6 +234,13 @@ func (b *Binder) expand(star *syntax.Star, s *Scope) bool {
 // column listed before: all of one name if it ties by name, else those that are listed, with
 // whether they have come. It reports whether these are all.
 func (b *Binder) columnsOf(src *Source, byName bool, listed map[syntax.Sym]bool) bool {
+	count := max(len(src.names), len(src.Columns))
+	if count > b.starRoom {
+		return false
+	}
+	b.starRoom -= count
+	b.starred += count
+	b.held += count
 	push := func(o Output) {
 		if listed != nil {
 			came, merged := listed[o.Sym]

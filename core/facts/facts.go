@@ -17,7 +17,6 @@ type Facts struct {
 	exact     exactTypes
 
 	numbered  map[*schema.Table][]*schema.Table // by column, as long as the schema stays as it is
-	parents   map[*schema.Table]bool            // those that foreign keys lead to
 	numbering *schema.Schema                    // the schema of numbered and parents
 	changes   int                               // of it when they were begun
 

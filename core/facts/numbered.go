@@ -31,23 +31,8 @@ func (in *Facts) Numbered(t *schema.Table, column int) *schema.Table {
 func (in *Facts) renewNumbered() {
 	if in.changes != in.Schema.Changes() || in.numbering != in.Schema {
 		clear(in.numbered)
-		in.parents = nil
 		in.changes, in.numbering = in.Schema.Changes(), in.Schema
 	}
-}
-
-// IsReferredTo reports whether some table's foreign key leads to one.
-func (in *Facts) IsReferredTo(t *schema.Table) bool {
-	in.renewNumbered()
-	if in.parents == nil {
-		in.parents = map[*schema.Table]bool{}
-		for _, child := range in.Schema.Tables() {
-			for _, f := range child.Foreign {
-				in.parents[in.Schema.Table(f.Qualifier, f.Table)] = true
-			}
-		}
-	}
-	return in.parents[t]
 }
 
 // mostForeign bounds the foreign keys of a table that are looked through for each column.

@@ -277,12 +277,15 @@ func (r *Reviewer) examineBatch(out *File) {
 		for isPlain(r.batch[from]) && to < len(r.batch) && isPlain(r.batch[to]) {
 			to++
 		}
-		r.examineTogether(out, r.batch[from:to])
-		from = to
+		for from < to {
+			from += r.examineTogether(out, r.batch[from:to])
+		}
 	}
 }
 
-func (r *Reviewer) examineTogether(out *File, stmts []*syntax.Statement) {
+// examineTogether looks at some statements, at as many of them as are to be bound at once: it gives
+// their count.
+func (r *Reviewer) examineTogether(out *File, stmts []*syntax.Statement) int {
 	r.bound = r.bound[:0]
 	r.bindsMore = false
 	for _, stmt := range stmts {
@@ -294,9 +297,11 @@ func (r *Reviewer) examineTogether(out *File, stmts []*syntax.Statement) {
 		} else if f := fault.Guard("binding names", r.bind); f != nil {
 			r.faults = append(r.faults, Fault{stmt.Span, f})
 		}
-		r.bound = append(r.bound, r.info)
+		if r.bound = append(r.bound, r.info); r.binder.IsFull() {
+			break
+		}
 	}
-	for i, stmt := range stmts {
+	for i, stmt := range stmts[:len(r.bound)] {
 		r.stmt, r.info = stmt, r.bound[i]
 		if r.info != nil {
 			r.statement(stmt, out.Statements)
@@ -309,6 +314,7 @@ func (r *Reviewer) examineTogether(out *File, stmts []*syntax.Statement) {
 		out.Passed.note(stmt, r.text)
 		out.Statements++
 	}
+	return len(r.bound)
 }
 
 // has reports whether a statement holds an error of a kind.

@@ -1,12 +1,14 @@
 package run
 
 import (
+	"fmt"
 	"slices"
 	"strings"
 
 	"justlens/core/bind"
 	"justlens/core/dialect"
 	"justlens/core/dialect/class"
+	"justlens/core/facts"
 	"justlens/core/schema"
 	"justlens/core/syntax"
 )
@@ -43,6 +45,13 @@ func (c *compiler) table(t syntax.TableExpr) (plan tablePlan, from, to int) {
 
 // add puts a source's columns behind those that the row has.
 func (c *compiler) add(s *bind.Source, width int) (at int) {
+	if len(c.scope.sources) >= facts.MaxSources {
+		u := Unknown{What: fmt.Sprintf("a query of more than %d tables", facts.MaxSources)}
+		if s.Node != nil {
+			u.Span = s.Node.Span()
+		}
+		panic(u)
+	}
 	at = c.scope.width
 	c.scope.sources = append(c.scope.sources, place{s, at, width})
 	c.scope.width += width
@@ -109,7 +118,7 @@ const deepestView = 8
 
 // view compiles a view as a plan of its own, which is worked out once in a run.
 func (c *compiler) view(n *syntax.TableRef, src *bind.Source, t *schema.Table) tablePlan {
-	q := viewQuery(t.Query, c.Dialect, c.Schema, c.views+1)
+	q := viewQuery(c.Names, t.Query, c.Dialect, c.Schema, c.views+1)
 	if q == nil || q.Plan == nil || q.Err != nil || len(q.Plan.Columns) != len(t.Columns) || c.views >= deepestView {
 		c.stop(n, "the view %s", t.Name)
 	}

@@ -2,6 +2,7 @@ package run
 
 import (
 	"bytes"
+	"slices"
 
 	"justlens/core/bind"
 	"justlens/core/dialect"
@@ -25,21 +26,28 @@ type Damaged struct{ Span text.Span }
 
 func (d Damaged) Error() string { return "it cannot be read; justlens review tells why" }
 
-// Read reads the queries of a text, in its order, those that are stored and the rows that UPDATE, DELETE
+// Read gives the queries that [Each] reads.
+func Read(src []byte, d dialect.Dialect, v dialect.Version, s *schema.Schema) []*Query {
+	return slices.Collect(Each(src, d, v, s))
+}
+
+// Each reads the queries of a text, in its order, those that are stored and the rows that UPDATE, DELETE
 // and MERGE would touch among them; other statements are passed over. The
-// tables that the text makes add to those of the schema.
-func Read(src []byte, d dialect.Dialect, v dialect.Version, s *schema.Schema) (queries []*Query) {
-	tables := WithTables(src, d, s)
-	names := syntax.NewNames()
-	scout := syntax.NewParser(names)
-	scout.ResetTo(src, d, v)
-	for {
-		stmt := scout.Next()
-		if stmt == nil {
-			return queries
-		}
-		if q := queryOf(stmt.Node); q != nil || writes.Has(stmt.Node.Kind()) {
-			queries = append(queries, ReadAt(src, d, v, int(stmt.Span.Start), tables))
+// tables that the text makes add to those of the schema. What is known of a query stays for as long as it
+// is in use.
+func Each(src []byte, d dialect.Dialect, v dialect.Version, s *schema.Schema) func(yield func(*Query) bool) {
+	return func(yield func(*Query) bool) {
+		tables := WithTables(src, d, s)
+		names := syntax.NewNames()
+		scout := syntax.NewParser(names)
+		scout.ResetTo(src, d, v)
+		for stmt := scout.Next(); stmt != nil; stmt = scout.Next() {
+			if queryOf(stmt.Node) == nil && !writes.Has(stmt.Node.Kind()) {
+				continue
+			}
+			if !yield(readAt(names, src, d, v, int(stmt.Span.Start), tables, 0)) {
+				return
+			}
 		}
 	}
 }
@@ -53,22 +61,21 @@ func WithTables(src []byte, d dialect.Dialect, s *schema.Schema) *schema.Schema 
 	return tables
 }
 
-// ReadAt reads the query that begins at a place, in bytes from 0, with names of its own: what is
-// known of it stays. It gives nil for a statement that has none.
+// ReadAt reads the query that begins at a place, in bytes from 0: what is known of it stays. It gives
+// nil for a statement that has none.
 func ReadAt(src []byte, d dialect.Dialect, v dialect.Version, at int, tables *schema.Schema) *Query {
-	return readAt(src, d, v, at, tables, 0)
+	return readAt(syntax.NewNames(), src, d, v, at, tables, 0)
 }
 
 // viewQuery reads the query of a view that stands in so many others; nil for none.
-func viewQuery(text string, d dialect.Dialect, tables *schema.Schema, views int) *Query {
+func viewQuery(names *syntax.Names, text string, d dialect.Dialect, tables *schema.Schema, views int) *Query {
 	if text == "" || views > deepestView {
 		return nil
 	}
-	return readAt([]byte(text), d, 0, 0, tables, views)
+	return readAt(names, []byte(text), d, 0, 0, tables, views)
 }
 
-func readAt(src []byte, d dialect.Dialect, v dialect.Version, at int, tables *schema.Schema, views int) *Query {
-	names := syntax.NewNames()
+func readAt(names *syntax.Names, src []byte, d dialect.Dialect, v dialect.Version, at int, tables *schema.Schema, views int) *Query {
 	parser := syntax.NewParser(names)
 	parser.ResetAt(src, d, v, at)
 	stmt := parser.Next()

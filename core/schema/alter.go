@@ -70,7 +70,7 @@ func (a applier) ordered(actions []*syntax.AlterAction) []*syntax.AlterAction {
 
 // referTo lets the foreign keys that refer to a table follow its new name.
 func (a applier) referTo(old, name string) {
-	for _, t := range a.schema.Tables() {
+	for _, t := range slices.Collect(a.schema.with(referringTo, old)) {
 		for i, f := range t.Foreign {
 			if strings.EqualFold(f.Table, old) {
 				changed := t.clone()
@@ -397,7 +397,7 @@ func dropsMore(statement string) bool {
 }
 
 func (a applier) dropIndex(name string, on []syntax.Ident) {
-	tables := a.schema.all
+	tables := a.schema.with(constraintNamed, name)
 	if t := a.find(on); t != nil {
 		tables = func(yield func(*Table) bool) { yield(t) }
 	}

@@ -207,13 +207,15 @@ func (s *Schema) settleViews() {
 			if !ok {
 				continue
 			}
-			again := t.clone()
+			again, copied := t.clone(), s.copied
 			again.Columns, again.Complete = applier{src: src, schema: s}.outputs(query.Query.Body)
 			for i := range min(len(t.Columns), len(again.Columns)) {
 				again.Columns[i].Name, again.Columns[i].Quoted = t.Columns[i].Name, t.Columns[i].Quoted
 			}
 			again.Complete = again.Complete || t.Complete
+			s.copied = copied
 			if len(again.Columns) >= len(t.Columns) && !reflect.DeepEqual(again, t) {
+				s.copied += len(again.Columns) - len(t.Columns)
 				s.put(again)
 				changed = true
 			}
@@ -306,8 +308,9 @@ func (a applier) createTable(n *syntax.CreateTable) {
 	t.Complete = n.Query == nil && len(n.Columns) > 0 && n.Like == nil && !n.Inherits && n.PartitionOf == nil
 	if old := a.find(n.Like); old != nil {
 		t.Model = old.Name
-		t.Columns, t.Complete = slices.Clone(old.Columns), old.Complete
-		a.copyLike(t, old, n)
+		if a.copyColumns(t, old) {
+			a.copyLike(t, old, n)
+		}
 	}
 	if n.Inherits {
 		a.inherit(t, n)

@@ -54,7 +54,10 @@ func (a applier) copyLike(t, old *Table, n *syntax.CreateTable) {
 // takePart makes a table a part of another: it has its columns, conditions and keys (PostgreSQL
 // 15, 5.11 "Table Partitioning").
 func (a applier) takePart(t, whole *Table) {
-	t.Columns, t.Complete = slices.Clone(whole.Columns), whole.Complete
+	a.schema.divide(whole)
+	if !a.copyColumns(t, whole) {
+		return
+	}
 	t.Keys, t.Checks, t.Indexes = slices.Clone(whole.Keys), slices.Clone(whole.Checks), slices.Clone(whole.Indexes)
 	for i := range t.Keys { // which get names of their own
 		t.Keys[i].Name = ""
@@ -62,7 +65,6 @@ func (a applier) takePart(t, whole *Table) {
 	for i := range t.Indexes {
 		t.Indexes[i].Name = ""
 	}
-	a.schema.divide(whole)
 }
 
 // inherit takes the columns and conditions of parent tables over, whose keys hold for their own rows only
@@ -71,7 +73,7 @@ func (a applier) inherit(t *Table, n *syntax.CreateTable) {
 	t.Complete = len(n.Parents) > 0
 	for _, name := range n.Parents {
 		parent := a.follow(t, name)
-		if parent == nil {
+		if parent == nil || !a.schema.copies(len(t.Columns), len(parent.Columns)) {
 			t.Complete = false
 			continue
 		}

@@ -4,6 +4,7 @@ import (
 	"fmt"
 	"io"
 	"strings"
+	"unicode"
 
 	"justlens/core/dialect"
 	"justlens/core/dialect/class"
@@ -294,40 +295,40 @@ func indexName(t *Table, index Index) string {
 
 // views writes the views, those first that others may read.
 func (p *printer) views(tables []*Table) {
-	left := map[*Table]bool{}
+	left := map[string][]*Table{} // by the first word of the name, which a text that names it has
 	for _, t := range tables {
-		if t.IsView {
-			left[t] = true
+		if words := wordsOf(t.Name); t.IsView && len(words) > 0 {
+			left[words[0]] = append(left[words[0]], t)
 		}
 	}
-	for len(left) > 0 {
-		before := len(left)
-		for _, t := range tables {
-			if left[t] && (!p.waits(t, left) || before == 0) {
-				p.view(t)
-				delete(left, t)
+	begun := map[*Table]bool{}
+	var write func(*Table)
+	write = func(t *Table) {
+		if begun[t] {
+			return // written, or of views that name each other
+		}
+		begun[t] = true
+		for _, word := range wordsOf(t.Query) {
+			read := left[word]
+			delete(left, word)
+			for _, other := range read {
+				write(other)
 			}
 		}
-		if len(left) == before { // views that name each other
-			for _, t := range tables {
-				if left[t] {
-					p.view(t)
-					delete(left, t)
-				}
-			}
+		p.view(t)
+	}
+	for _, t := range tables {
+		if t.IsView {
+			write(t)
 		}
 	}
 }
 
-// waits reports whether a view's text names another view that is not written yet.
-func (p *printer) waits(t *Table, left map[*Table]bool) bool {
-	query := strings.ToLower(t.Query)
-	for other := range left {
-		if other != t && strings.Contains(query, strings.ToLower(other.Name)) {
-			return true
-		}
-	}
-	return false
+// wordsOf gives the words of a text in lower case.
+func wordsOf(s string) []string {
+	return strings.FieldsFunc(strings.ToLower(s), func(r rune) bool {
+		return r != '_' && r != '$' && !unicode.IsLetter(r) && !unicode.IsDigit(r)
+	})
 }
 
 func (p *printer) view(t *Table) {

@@ -1,6 +1,7 @@
 package schema
 
 import (
+	"slices"
 	"strings"
 
 	"justlens/core/dialect"
@@ -34,6 +35,15 @@ func (a applier) queryColumns(t *Table, q *syntax.Query, names []syntax.Ident) {
 		}
 	}
 	t.Complete = t.Complete || len(names) > 0
+}
+
+// copyColumns gives a table that has none the columns of another, unless these are too many.
+func (a applier) copyColumns(t, of *Table) bool {
+	if !a.schema.copies(0, len(of.Columns)) {
+		return false
+	}
+	t.Columns, t.Complete = slices.Clone(of.Columns), of.Complete
+	return true
 }
 
 // merge takes the columns from a place on, which a query gives, and the declared ones before it for one
@@ -181,6 +191,9 @@ func (a applier) star(x *syntax.Star, sources []source) ([]Column, bool) {
 			continue
 		}
 		if s.table == nil || !s.table.Complete {
+			return nil, false
+		}
+		if !a.schema.copies(len(columns), len(s.table.Columns)) {
 			return nil, false
 		}
 		found = true

@@ -4,6 +4,7 @@ import (
 	"cmp"
 	"slices"
 	"strings"
+	"sync"
 
 	"justlens/core/dialect"
 	"justlens/core/dialect/class"
@@ -17,6 +18,7 @@ type Schema struct {
 	below   *Schema
 	dialect dialect.Dialect
 	tables  map[string][]*entry // by last name in lower case
+	live    int                 // how many of them are not dropped
 	types   map[string]*UserType
 	// routines are functions and procedures by last name in lower case.
 	routines map[string]bool
@@ -31,6 +33,7 @@ type Schema struct {
 	givenNumbers bool
 	whole        bool
 	changes      int
+	copied       int             // columns that tables and views got from others
 	made         map[*Table]bool // tables that the text itself made or emptied
 	created      map[*Table]bool // those of them that it made
 	opened       bool            // all tables were opened once
@@ -41,6 +44,14 @@ type Schema struct {
 	Problems []Problem
 	// strangers are tables, by last name in lower case, that were changed and are not there.
 	strangers []string
+
+	// log holds the places in which tables were put, the directories what it tells of them.
+	log         []*entry
+	directories [traitCount]directory
+	inOrder     []shaped // as of so many changes
+	ordered     int
+	near        nearNames
+	asking      sync.Mutex
 }
 
 // Problem is a place in DDL text that could not be read or applied.
@@ -207,13 +218,9 @@ func (s *Schema) HasQualifier(name string) bool {
 	if slices.ContainsFunc(path, func(p string) bool { return strings.EqualFold(p, name) }) {
 		return true
 	}
-	for ; s != nil; s = s.below {
-		for _, entries := range s.tables {
-			for _, e := range entries {
-				if e.table != nil && strings.EqualFold(e.table.Qualifier, name) {
-					return true
-				}
-			}
+	for t := range s.with(inSchemaNamed, name) {
+		if strings.EqualFold(t.Qualifier, name) {
+			return true
 		}
 	}
 	return false
@@ -242,22 +249,12 @@ func (s *Schema) Tables() []*Table {
 	return all
 }
 
-// Few goes through the tables and views in no order, but through none where they are too many
-// to be gone through for each finding: those that the text makes would be more with its size.
-func (s *Schema) Few(yield func(*Table) bool) {
-	const own, given = 100, 10_000
-	size := 0
-	for layer := s.below; layer != nil; layer = layer.below {
-		size += len(layer.tables)
-	}
-	if len(s.tables) <= own && size <= given {
-		s.all(yield)
-	}
-}
-
 // all goes through the tables and views of s and those below it, in no order.
 func (s *Schema) all(yield func(*Table) bool) {
 	for layer := s; layer != nil; layer = layer.below {
+		if layer.live == 0 {
+			continue
+		}
 		for name, entries := range layer.tables {
 			for _, e := range entries {
 				if e.table != nil && !s.hides(layer, name, e.qualifier) && !yield(e.table) {
@@ -474,11 +471,47 @@ func (s *Schema) set(qualifier, name string, t *Table) {
 			if t != nil && e.table != nil && e.table.Name != t.Name {
 				t.OtherCase = true
 			}
+			switch {
+			case e.table == nil && t != nil:
+				s.live++
+			case e.table != nil && t == nil:
+				s.live--
+			}
 			e.table = t
+			s.note(e)
 			return
 		}
 	}
-	s.tables[name] = append(s.tables[name], &entry{qualifier, t})
+	e := &entry{qualifier, t}
+	s.tables[name] = append(s.tables[name], e)
+	s.note(e)
+	if t != nil {
+		s.live++
+	}
+}
+
+// MostColumns bounds the columns that a table, a view or a select list may get by the stars and copies of
+// others: no database lets more through but Spark. mostCopied bounds those of a schema, else each
+// short statement that names a wide table would make as many. What there would be beyond is not known.
+const (
+	MostColumns = 4096
+	mostCopied  = 200_000
+)
+
+// copies reports whether so many columns may be added to those that a table has, by copying.
+func (s *Schema) copies(has, added int) bool {
+	if has+added > MostColumns || s.copied+added > mostCopied {
+		return false
+	}
+	s.copied += added
+	return true
+}
+
+// note takes down for the directories that a table was put in a place.
+func (s *Schema) note(e *entry) {
+	if e.table != nil {
+		s.log = append(s.log, e)
+	}
 }
 
 // Table is a table or a view.

@@ -243,10 +243,11 @@ func agreeing(p *check.Pass, j *syntax.Join) (columns []string, ok bool) {
 		return nil, false
 	}
 	for _, l := range left[0].ColumnSyms() {
-		for _, r := range right[0].ColumnSyms() {
-			if l == r && l != 0 {
-				columns = append(columns, p.Dialect.Name(p.Names.String(l), false))
-			}
+		if l == 0 {
+			continue
+		}
+		for range right[0].Brings(l) {
+			columns = append(columns, p.Dialect.Name(p.Names.String(l), false))
 		}
 	}
 	return columns, true

@@ -2,7 +2,6 @@ package names
 
 import (
 	"fmt"
-	"slices"
 	"strings"
 
 	"justlens/core/bind"
@@ -255,14 +254,12 @@ func has(p *check.Pass, sources []*bind.Source) string {
 	return check.List(names, "and") + " have"
 }
 
-// ownersOf lists up to three tables that have a column.
-func ownersOf(p *check.Pass, sym syntax.Sym) []string {
-	var owners []string
-	for t := range p.Schema.Few {
-		if t.Column(p.Names.String(sym)) >= 0 {
-			owners = append(owners, t.Name)
-		}
+// ownersOf lists up to three tables that have a column, none where so many have it that it tells
+// nothing.
+func ownersOf(p *check.Pass, sym syntax.Sym) (owners []string) {
+	const told, most = 3, 20
+	for _, t := range p.Schema.Owners(p.Names.String(sym), most) {
+		owners = append(owners, t.Name)
 	}
-	slices.Sort(owners)
-	return owners[:min(len(owners), 3)]
+	return owners[:min(len(owners), told)]
 }

@@ -61,12 +61,27 @@ func runUnknownTable(p *check.Pass, n syntax.Node) {
 		case schema.SurelyUnseen:
 			f.Certainty = check.Possible
 		}
-		if near := text.Nearest(p.Names.String(last.Sym), tableNames(p)); near != "" {
+		name := p.Names.String(last.Sym)
+		if near := nearestTable(p, name); near != "" {
 			f.Why = fmt.Sprintf("Neither the schema nor the script has it. Did you mean %s?", near)
 			f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(last.Span, p.Dialect.Name(near, false))}}}
 		}
 		p.Report(f)
 	}
+}
+
+// nearestTable gives the table or view for which a name may be a slip, "" for none.
+func nearestTable(p *check.Pass, name string) string {
+	if !p.Affords() {
+		return ""
+	}
+	return text.Nearest(name, p.Schema.Near(name))
+}
+
+// offerTable offers the table or view for which a name may be a slip.
+func offerTable(p *check.Pass, f *check.Finding, name syntax.Ident) {
+	sought := p.Names.String(name.Sym)
+	p.OfferNearest(f, sought, p.Schema.Near(sought))
 }
 
 // unknownParent reports REFERENCES of a table that is not there. SQLite looks for it only
@@ -85,7 +100,7 @@ func unknownParent(p *check.Pass, n *syntax.Constraint) {
 		Message: fmt.Sprintf("there is no table %s to refer to", p.Ident(last)),
 		Why:     "Neither the schema nor the script before this has it.",
 	}
-	p.OfferNearest(&f, p.Names.String(last.Sym), tableNames(p))
+	offerTable(p, &f, last)
 	p.Report(f)
 }
 
@@ -118,6 +133,6 @@ func unknownDefined(p *check.Pass, n syntax.Node, name []syntax.Ident, certainty
 		Message: fmt.Sprintf("there is no table %s %s", p.Ident(last), what),
 		Why:     "Neither the schema nor the script before this has it.",
 	}
-	p.OfferNearest(&f, p.Names.String(last.Sym), tableNames(p))
+	offerTable(p, &f, last)
 	p.Report(f)
 }

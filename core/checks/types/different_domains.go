@@ -50,7 +50,7 @@ func runDifferentDomains(p *check.Pass, b *syntax.Binary) {
 		Message: fmt.Sprintf("%s refers to %s, but %s to %s", p.Brief(b.X), x.parent.Name, p.Brief(b.Y), y.parent.Name),
 		Why:     "Their foreign keys lead to different tables, so equal values mean nothing.",
 	}
-	if x.own && y.own && (strings.EqualFold(x.name(), y.name()) || !p.IsReferredTo(x.parent) || !p.IsReferredTo(y.parent)) {
+	if x.own && y.own && (strings.EqualFold(x.name(), y.name()) || !p.Schema.IsReferredTo(x.parent) || !p.Schema.IsReferredTo(y.parent)) {
 		f.Certainty = check.Possible // two tables may share a key without saying so
 	}
 	var titles []string

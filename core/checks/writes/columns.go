@@ -519,7 +519,7 @@ func runParentDelete(p *check.Pass, n *syntax.Delete) {
 		return // it looks at other tables itself
 	}
 	var children []string
-	for other := range p.Schema.Few {
+	for _, other := range p.Schema.Children(t) {
 		for _, k := range other.Foreign {
 			if p.Schema.Table(k.Qualifier, k.Table) == t && other != t && !strings.Contains(k.OnDelete, "CASCADE") && !strings.HasPrefix(k.OnDelete, "SET") && !slices.Contains(children, other.Name) {
 				children = append(children, other.Name)
@@ -529,7 +529,6 @@ func runParentDelete(p *check.Pass, n *syntax.Delete) {
 	if len(children) == 0 {
 		return
 	}
-	slices.Sort(children)
 	first, _, ok := p.FirstTokens(n)
 	if !ok {
 		return

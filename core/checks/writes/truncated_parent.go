@@ -80,11 +80,16 @@ func runTruncatedParent(p *check.Pass, n *syntax.OtherStmt) {
 
 // withChildren names some tables, and all that refer to them or to those that do.
 func withChildren(p *check.Pass, tables []*schema.Table) (names []string) {
+	met := map[*schema.Table]bool{}
+	for _, t := range tables {
+		met[t] = true
+	}
 	for i := 0; i < len(tables); i++ {
 		names = append(names, tables[i].Name)
-		for other := range p.Schema.Few {
-			if !slices.Contains(tables, other) && refersTo(p, other, tables[i]) {
-				tables = append(tables, other)
+		for _, child := range p.Schema.Children(tables[i]) {
+			if !met[child] {
+				met[child] = true
+				tables = append(tables, child)
 			}
 		}
 	}
@@ -115,19 +120,11 @@ func truncated(tokens []syntax.Token) (names []text.Span, ok bool) {
 
 // childrenOf lists the other tables whose foreign keys refer to a table, but for some.
 func childrenOf(p *check.Pass, t *schema.Table, but []*schema.Table) (children []string) {
-	for other := range p.Schema.Few {
+	for _, other := range p.Schema.Children(t) {
 		if other == t || p.Dialect == dialect.Postgres && slices.Contains(but, other) {
 			continue
 		}
-		if refersTo(p, other, t) {
-			children = append(children, other.Name)
-		}
+		children = append(children, other.Name)
 	}
-	slices.Sort(children)
 	return children
-}
-
-// refersTo reports whether a foreign key of a table refers to another.
-func refersTo(p *check.Pass, child, parent *schema.Table) bool {
-	return slices.ContainsFunc(child.Foreign, func(k schema.ForeignKey) bool { return p.Schema.Table(k.Qualifier, k.Table) == parent })
 }
