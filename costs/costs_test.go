@@ -46,9 +46,9 @@ func (k kind) text(size int) (string, int) {
 	var parts, behind strings.Builder
 	parts.WriteString(k.head)
 	for n := 0; parts.Len()*(len(k.part)+len(k.behind)) < size*len(k.part); n++ {
-		number := strconv.Itoa(n)
-		parts.WriteString(strings.ReplaceAll(k.part, "#", number))
-		behind.WriteString(strings.ReplaceAll(k.behind, "#", number))
+		numbered := strings.NewReplacer("#+", strconv.Itoa(n+1), "#", strconv.Itoa(n))
+		parts.WriteString(numbered.Replace(k.part))
+		behind.WriteString(numbered.Replace(k.behind))
 	}
 	before := parts.String() + k.tail
 	return before + behind.String(), len(before)

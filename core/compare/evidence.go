@@ -18,8 +18,12 @@ type Evidence struct {
 	Plans *[2][]string
 }
 
-// evidenceTries is how many made databases are tried for the evidence of one finding.
-const evidenceTries = 3000
+// evidenceTries is how many made databases are tried for the evidence of one finding, evidenceWork
+// how many rows of them are looked at.
+const (
+	evidenceTries = 3000
+	evidenceWork  = 2_000_000
+)
 
 // Show looks for rows on which two queries part.
 func Show(ctx context.Context, written, meant *run.Query) Evidence {
@@ -38,12 +42,12 @@ func Show(ctx context.Context, written, meant *run.Query) Evidence {
 			return e
 		}
 	}
-	h := Hunt(ctx, written, meant, Options{Tries: evidenceTries, Seed: 1, CountOnly: len(written.Plan.Columns) != len(meant.Plan.Columns)})
+	h := Hunt(ctx, written, meant, Options{Tries: evidenceTries, Work: evidenceWork, Seed: 1, CountOnly: len(written.Plan.Columns) != len(meant.Plan.Columns)})
 	if h.Difference == nil && h.Open > 0 {
-		h.Difference = Hunt(ctx, written, meant, Options{Tries: evidenceTries, Seed: 1, either: true}).Difference
+		h.Difference = Hunt(ctx, written, meant, Options{Tries: evidenceTries, Work: evidenceWork, Seed: 1, either: true}).Difference
 	}
 	if h.Difference == nil && h.Stopped > 0 {
-		h.Difference = Hunt(ctx, written, meant, Options{Tries: evidenceTries, Seed: 1, stops: true}).Difference
+		h.Difference = Hunt(ctx, written, meant, Options{Tries: evidenceTries, Work: evidenceWork, Seed: 1, stops: true}).Difference
 	}
 	switch e.Difference = h.Difference; {
 	case h.Difference != nil:

@@ -16,7 +16,9 @@ import (
 type Options struct {
 	// Tries is how many made databases are tried, 5,000; below zero none.
 	Tries int
-	Seed  uint64
+	// Work is how many rows are looked at in all of them before it ends, 100 million.
+	Work int
+	Seed uint64
 	// Rows is the greatest number of rows of a table, 6.
 	Rows int
 	// Plain gives a query without what can be left out of it with its rows kept, and what that was; nil
@@ -90,17 +92,24 @@ func Hunt(ctx context.Context, before, after *run.Query, o Options) (h Hunted) {
 	if o.Rows == 0 {
 		o.Rows = 6
 	}
+	if o.Work == 0 {
+		o.Work = 100_000_000
+	}
 	for _, q := range []*run.Query{before, after} {
 		if q.Plan.Generated != "" {
 			return Hunted{Err: run.Unknown{What: "the column " + q.Plan.Generated + ", which the database works out,"}}
 		}
 	}
 	p := pair{old: before, new: after, countOnly: o.CountOnly, either: o.either, stops: o.stops}
+	worked := before.Plan.Steps + after.Plan.Steps
 	m := sample.NewMaker(before.Schema, p.tables(), sample.Options{Rows: o.Rows, Dialect: before.Dialect, Constants: p.constants()})
 	for i := range o.Tries {
 		if i%64 == 0 && ctx.Err() != nil {
 			h.Err = ctx.Err()
 			return h
+		}
+		if before.Plan.Steps+after.Plan.Steps-worked > o.Work {
+			break
 		}
 		seed := o.Seed + uint64(i)
 		made := m.Make(seed)

@@ -12,8 +12,12 @@ import (
 	"justlens/core/text"
 )
 
-// maxExact bounds how deep expressions are looked into for their exact types.
-const maxExact = 200
+// maxExact bounds how deep expressions are looked into for their exact types, mostColumns how many
+// columns of queries are in a statement: set operations of one query with itself double them.
+const (
+	maxExact    = 200
+	mostColumns = 400_000
+)
 
 // placeOf spreads the names of types over the places that they are kept in (FNV-1a).
 func placeOf(name string) uint32 {
@@ -37,6 +41,7 @@ type exactTypes struct {
 		id   dialect.TypeID
 	}
 	stack   []dialect.TypeID
+	columns int           // of queries that were looked into in the statement
 	results []syntax.Expr // of the CASE expressions of the statement that were asked for
 }
 
@@ -62,7 +67,7 @@ const (
 	keptTypes  = 256
 )
 
-func (t *exactTypes) reset() { t.of, t.results = t.of[:0], t.results[:0] }
+func (t *exactTypes) reset() { t.of, t.results, t.columns = t.of[:0], t.results[:0], 0 }
 
 // Exact gives the type of an expression by the number that the dialect's type system has
 // for it: [dialect.UnknownType] for a text or NULL whose place decides it, and
@@ -378,7 +383,7 @@ func (e exact) output(body syntax.Body, i, depth int) dialect.TypeID {
 // branch decides, and the expression that it is, nil where it is none of the branch's own.
 // (PostgreSQL's manual, "UNION, CASE, and Related Constructs")
 func (e exact) column(body syntax.Body, i, depth int) (dialect.TypeID, syntax.Expr) {
-	if depth > maxExact {
+	if e.in.exact.columns++; depth > maxExact || e.in.exact.columns > mostColumns {
 		return dialect.OpenType, nil
 	}
 	switch b := body.(type) {

@@ -90,6 +90,9 @@ type Plan struct {
 	// Params are its parameters, in the order of the text.
 	Params []Param
 
+	// Steps counts the rows that all runs have looked at.
+	Steps int
+
 	given []Value
 	query *queryPlan
 	rules *rules
@@ -291,6 +294,7 @@ func (p *Plan) Trace(data Database, limits Limits, trace Tracer) (result *Result
 func (p *Plan) run(data Database, limits Limits, trace Tracer) (result *Result, err error) {
 	r := &running{plan: p, data: data, limits: limits.orUsual(), memos: make([]any, p.memos), now: Now, trace: trace}
 	defer func() {
+		p.Steps += r.steps
 		var at text.Span
 		if r.at != nil {
 			at = r.at.Span()

@@ -43,10 +43,19 @@ func (c *compiler) table(t syntax.TableExpr) (plan tablePlan, from, to int) {
 	return plan, from, c.scope.width
 }
 
+// mostColumns bounds the columns of all tables of a SELECT.
+const mostColumns = 4 * schema.MostColumns
+
 // add puts a source's columns behind those that the row has.
 func (c *compiler) add(s *bind.Source, width int) (at int) {
-	if len(c.scope.sources) >= facts.MaxSources {
-		u := Unknown{What: fmt.Sprintf("a query of more than %d tables", facts.MaxSources)}
+	for _, limit := range []struct {
+		what      string
+		has, most int
+	}{{"tables", len(c.scope.sources) + 1, facts.MaxSources}, {"columns", c.scope.width + width, mostColumns}} {
+		if limit.has <= limit.most {
+			continue
+		}
+		u := Unknown{What: fmt.Sprintf("a query of more than %d %s", limit.most, limit.what)}
 		if s.Node != nil {
 			u.Span = s.Node.Span()
 		}

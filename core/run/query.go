@@ -253,6 +253,7 @@ func (s *setOp) rows(base *frame) [][]Value {
 	left, right := s.left.rows(base), s.right.rows(base)
 	for _, side := range [][][]Value{left, right} {
 		for i, row := range side {
+			base.run.step()
 			side[i] = row[:s.width]
 			for k, convert := range s.convert {
 				if convert != nil {

@@ -61,7 +61,7 @@ func runUnnamedOutput(p *check.Pass, sel *syntax.Select) {
 		if len(sel.Items) <= 100 && p.Stmt.Nodes <= 10_000 {
 			name = nameFor(p, sel, item)
 		}
-		if name == "" || slices.Contains(names, name) || usesOwnName(p, item) {
+		if name == "" || slices.Contains(names, name) || !p.Affords() || usesOwnName(p, item) {
 			byHand = append(byHand, item)
 		} else {
 			mended, names = append(mended, item), append(names, name)
