@@ -50,11 +50,15 @@ type Binder struct {
 	byName    map[syntax.Sym][]*cteScope           // in the order of the text
 	namesOf   map[*syntax.With]map[syntax.Sym]bool // those that long WITH clauses give
 	outputs   slab.Builder[Output]
-	starred   int           // columns of stars in the statement
-	held      int           // in those bound since Bind
-	starRoom  int           // for those of the select list in hand
-	spine     []syntax.Node // the chain in hand
-	later     []syntax.Expr // conditions of joins that see what comes behind them
+	starred   int      // columns of stars in the statement
+	held      int      // in those bound since Bind
+	optional  struct { // the last sources of a scope that were made so, from one up to another
+		scope    *Scope
+		from, to int
+	}
+	starRoom int           // for those of the select list in hand
+	spine    []syntax.Node // the chain in hand
+	later    []syntax.Expr // conditions of joins that see what comes behind them
 }
 
 // pending is an unqualified name, looked up when all sources of the statement
@@ -133,6 +137,7 @@ func (b *Binder) More(stmt *syntax.Statement) *Info {
 	in.comments = stmt.Comments
 	b.pending, b.spine = b.pending[:0], b.spine[:0]
 	clear(b.byName)
+	b.optional.scope = nil
 	clear(b.namesOf)
 	b.routines, b.lateral, b.partial, b.starred = 0, nil, len(stmt.Open) > 0, 0
 	b.arrows = in.Dialect == dialect.Spark && slices.ContainsFunc(stmt.Tokens, func(t syntax.Token) bool { return t.Kind == syntax.ArrowOperator })

@@ -463,7 +463,7 @@ func (b *Binder) join(j *syntax.Join, s *Scope) {
 		b.table(j.Right, s)
 		switch j.Type {
 		case syntax.LeftJoin, syntax.OuterApply:
-			makeOptional(s.Sources[middle:])
+			b.makeRestOptional(s, middle)
 		case syntax.RightJoin:
 			makeOptional(s.Sources[optional:middle])
 			optional = middle
@@ -494,6 +494,16 @@ func (b *Binder) join(j *syntax.Join, s *Scope) {
 			b.visit(j.On, b.stand(s, visible{from, len(s.Sources)}, inOn))
 		}
 	}
+}
+
+// makeRestOptional makes the sources from one on optional. Those of a join within are so already.
+func (b *Binder) makeRestOptional(s *Scope, from int) {
+	to, done := len(s.Sources), &b.optional
+	if done.scope == s && done.to == to && done.from >= from {
+		to = done.from
+	}
+	makeOptional(s.Sources[from:to])
+	done.scope, done.from, done.to = s, from, len(s.Sources)
 }
 
 func makeOptional(sources []*Source) {

@@ -13,6 +13,8 @@ type Facts struct {
 	*bind.Info
 	asking    int // questions of types, NULLs and keys that are being answered
 	steps     int // of the outermost of them
+	patience  int // how many it may take
+	worked    int // steps of all questions on the statement
 	functions functions
 	exact     exactTypes
 
@@ -46,7 +48,7 @@ type selectFacts struct {
 // Reset begins with another bound statement.
 func (in *Facts) Reset(info *bind.Info) {
 	in.Info = info
-	in.asking = 0
+	in.asking, in.steps, in.worked, in.patience = 0, 0, 0, maxSteps
 	in.exact.reset()
 	in.targetsOf = nil
 	in.fixedPool.Reset()
@@ -71,13 +73,21 @@ func (in *Facts) ofSelect(sel *syntax.Select) *selectFacts {
 }
 
 // maxSteps bounds the work on one question: derived tables that use each column of
-// the next twice would double it at every step.
-const maxSteps = 20_000
+// the next twice would double it at every step. fewSteps does so in a statement on which more than
+// mostWorked were made.
+const (
+	maxSteps   = 20_000
+	fewSteps   = 200
+	mostWorked = 1_000_000
+)
 
 // ask begins a question; what it gives ends it.
 func (in *Facts) ask() func() {
 	if in.asking == 0 {
-		in.steps = 0
+		in.worked += in.steps
+		if in.steps, in.patience = 0, maxSteps; in.worked > mostWorked {
+			in.patience = fewSteps
+		}
 	}
 	in.asking++
 	return func() { in.asking-- }
@@ -86,5 +96,5 @@ func (in *Facts) ask() func() {
 // isTired reports whether a question has been worked on long enough to leave it open.
 func (in *Facts) isTired() bool {
 	in.steps++
-	return in.steps > maxSteps
+	return in.steps > in.patience
 }

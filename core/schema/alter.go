@@ -413,4 +413,7 @@ func (a applier) dropIndex(name string, on []syntax.Ident) {
 		changed.dropConstraint(name, a.schema.dialect)
 		a.schema.put(changed)
 	}
+	if len(on) == 0 {
+		a.schema.lose(constraintNamed, name)
+	}
 }

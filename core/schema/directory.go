@@ -93,6 +93,13 @@ func (s *Schema) with(what trait, name string) func(yield func(*Table) bool) {
 	}
 }
 
+// lose forgets which tables of the layer had a trait that none has any more.
+func (s *Schema) lose(what trait, name string) {
+	name = strings.ToLower(name)
+	s.having(what, name) // reads what is not read yet
+	delete(s.directories[what].entries, name)
+}
+
 // Owners gives the tables and views that have a column, in the order of their names; none where
 // more than most have it.
 func (s *Schema) Owners(column string, most int) (owners []*Table) {
@@ -169,12 +176,15 @@ func (s *Schema) seekNear(name string) (names []string) {
 	const own, given = 100, 10_000
 	shape, reach := text.ShapeOf(name), text.Reach(name)
 	for layer := s; layer != nil; layer = layer.below {
-		if layer == s && len(s.tables) > own || len(layer.tables) > given {
+		if layer == s && s.live > own || layer.live > given {
 			continue
 		}
 		for _, e := range layer.sorted() {
 			if !shape.Within(e.shape, reach) || s.hides(layer, strings.ToLower(e.table.Name), e.qualifier) {
 				continue
+			}
+			if len(names) > 0 && names[len(names)-1] == e.table.Name {
+				continue // of several schemas
 			}
 			if names = append(names, e.table.Name); len(names) > mostNear {
 				return nil
@@ -196,8 +206,8 @@ func (s *Schema) sorted() []shaped {
 	defer s.asking.Unlock()
 	if s.inOrder == nil || s.ordered != s.changes {
 		s.inOrder = s.inOrder[:0]
-		for _, entries := range s.tables {
-			for _, e := range entries {
+		for _, h := range s.tables {
+			for _, e := range h.entries {
 				if e.table != nil {
 					s.inOrder = append(s.inOrder, shaped{e, text.ShapeOf(e.table.Name)})
 				}

@@ -54,12 +54,11 @@ func (g *Gatherer) Add(src []byte, d dialect.Dialect) {
 			continue
 		}
 		t.Complete, t.Gathered = false, true
-		known := g.schema.tables[strings.ToLower(t.Name)]
-		i := slices.IndexFunc(known, func(e *entry) bool { return strings.EqualFold(e.qualifier, t.Qualifier) })
+		known := g.schema.tables[strings.ToLower(t.Name)].at(strings.ToLower(t.Qualifier))
 		switch {
-		case i < 0:
+		case known == nil:
 			g.schema.put(t)
-		case !alike(known[i].table, t):
+		case !alike(known.table, t):
 			g.doubtful[strings.ToLower(t.Name)] = true
 		}
 	}
@@ -110,7 +109,7 @@ func follows(before []byte) bool {
 func (g *Gatherer) Schema() *Schema {
 	for name, doubt := range g.doubtful {
 		if doubt {
-			delete(g.schema.tables, name)
+			g.schema.erase(name)
 		}
 	}
 	return g.schema

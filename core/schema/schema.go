@@ -17,8 +17,8 @@ import (
 type Schema struct {
 	below   *Schema
 	dialect dialect.Dialect
-	tables  map[string][]*entry // by last name in lower case
-	live    int                 // how many of them are not dropped
+	tables  map[string]*homonyms // by last name in lower case
+	live    int                  // how many of them are not dropped
 	types   map[string]*UserType
 	// routines are functions and procedures by last name in lower case.
 	routines map[string]bool
@@ -71,6 +71,45 @@ type entry struct {
 	table     *Table
 }
 
+// homonyms are the places of one last name, in the order in which they came.
+type homonyms struct {
+	entries []*entry
+	by      map[string]*entry // by qualifier, nil of a few
+	live    int               // how many tables are in them
+}
+
+// few is up to how many places of one name are looked through one by one: databases that keep a
+// schema for each of those who use them have thousands.
+const few = 16
+
+// at gives the place of a qualifier in lower case, nil if there is none; h may be nil.
+func (h *homonyms) at(qualifier string) *entry {
+	if h == nil {
+		return nil
+	}
+	if h.by != nil {
+		return h.by[qualifier]
+	}
+	for _, e := range h.entries {
+		if e.qualifier == qualifier {
+			return e
+		}
+	}
+	return nil
+}
+
+func (h *homonyms) add(e *entry) {
+	h.entries = append(h.entries, e)
+	if h.by == nil && len(h.entries) > few {
+		h.by = map[string]*entry{}
+		for _, one := range h.entries {
+			h.by[one.qualifier] = one
+		}
+	} else if h.by != nil {
+		h.by[e.qualifier] = e
+	}
+}
+
 // New makes an empty schema that adds to another; below may be nil.
 func New(below *Schema) *Schema {
 	s := &Schema{below: below}
@@ -112,6 +151,9 @@ func (s *Schema) Table(qualifier, name string) *Table {
 	if t, ok := s.only(name); ok && (t == nil || !t.Temporary && (qualifier == "" || strings.EqualFold(t.Qualifier, qualifier))) {
 		return t
 	}
+	if s.countOf(name) > few {
+		return s.amongMany(strings.ToLower(name), qualifier)
+	}
 	candidates := s.named(name)
 	for _, t := range candidates {
 		if t.Temporary && (qualifier == "" || strings.EqualFold(t.Qualifier, qualifier)) {
@@ -141,17 +183,75 @@ func (s *Schema) Table(qualifier, name string) *Table {
 	return nil
 }
 
+// countOf counts the places of a name.
+func (s *Schema) countOf(name string) (count int) {
+	name = strings.ToLower(name)
+	for ; s != nil; s = s.below {
+		if h := s.tables[name]; h != nil {
+			count += len(h.entries)
+		}
+	}
+	return count
+}
+
+// amongMany is Table for a name, in lower case, that many schemas have.
+func (s *Schema) amongMany(name, qualifier string) *Table {
+	in := func(qualifier string) *Table {
+		for layer := s; layer != nil; layer = layer.below {
+			if e := layer.tables[name].at(strings.ToLower(qualifier)); e != nil {
+				return e.table
+			}
+		}
+		return nil
+	}
+	if t := in(temporary); t != nil && (qualifier == "" || strings.EqualFold(t.Qualifier, qualifier)) {
+		return t
+	}
+	if qualifier != "" {
+		var candidates []*Table
+		for _, t := range []*Table{in(qualifier), in("")} {
+			if t != nil {
+				candidates = append(candidates, t)
+			}
+		}
+		return qualified(candidates, qualifier)
+	}
+	path := s.path
+	if path == nil {
+		path = usualPath
+	}
+	for _, where := range path {
+		if t := in(where); t != nil {
+			return t
+		}
+	}
+	live := 0
+	for layer := s; layer != nil; layer = layer.below {
+		if h := layer.tables[name]; h != nil {
+			live += h.live
+		}
+	}
+	if live == 1 { // all others are dropped
+		for _, t := range s.named(name) {
+			return t
+		}
+	}
+	return nil
+}
+
 // only finds the one table of a name, nil if there is none; ok is false where
 // there are several, or some were dropped.
 func (s *Schema) only(name string) (t *Table, ok bool) {
 	name = strings.ToLower(name)
 	for ; s != nil; s = s.below {
-		for _, e := range s.tables[name] {
-			if t != nil || e.table == nil {
-				return nil, false
-			}
-			t = e.table
+		h := s.tables[name]
+		if h == nil {
+			continue
 		}
+		if t != nil || len(h.entries) > 1 || h.entries[0].table == nil {
+			return nil, false
+		}
+		t = h.entries[0].table
 	}
 	return t, true
 }
@@ -193,14 +293,13 @@ func (s *Schema) For(d dialect.Dialect) *Schema {
 func (s *Schema) named(name string) []*Table {
 	name = strings.ToLower(name)
 	var found []*Table
-	var hidden []string
-	for ; s != nil; s = s.below {
-		for _, e := range s.tables[name] {
-			if slices.Contains(hidden, e.qualifier) {
-				continue
-			}
-			hidden = append(hidden, e.qualifier)
-			if e.table != nil {
+	for layer := s; layer != nil; layer = layer.below {
+		h := layer.tables[name]
+		if h == nil {
+			continue
+		}
+		for _, e := range h.entries {
+			if e.table != nil && !s.hides(layer, name, e.qualifier) {
 				found = append(found, e.table)
 			}
 		}
@@ -232,8 +331,8 @@ func (s *Schema) Tables() []*Table {
 	seen := map[string]bool{}
 	var all []*Table
 	for ; s != nil; s = s.below {
-		for name, entries := range s.tables {
-			for _, e := range entries {
+		for name, h := range s.tables {
+			for _, e := range h.entries {
 				if key := e.qualifier + "." + name; !seen[key] {
 					seen[key] = true
 					if e.table != nil {
@@ -255,8 +354,8 @@ func (s *Schema) all(yield func(*Table) bool) {
 		if layer.live == 0 {
 			continue
 		}
-		for name, entries := range layer.tables {
-			for _, e := range entries {
+		for name, h := range layer.tables {
+			for _, e := range h.entries {
 				if e.table != nil && !s.hides(layer, name, e.qualifier) && !yield(e.table) {
 					return
 				}
@@ -268,7 +367,7 @@ func (s *Schema) all(yield func(*Table) bool) {
 // hides reports whether a layer above another has the name, or dropped it.
 func (s *Schema) hides(layer *Schema, name, qualifier string) bool {
 	for ; s != layer; s = s.below {
-		if slices.ContainsFunc(s.tables[name], func(e *entry) bool { return e.qualifier == qualifier }) {
+		if s.tables[name].at(qualifier) != nil {
 			return true
 		}
 	}
@@ -441,7 +540,7 @@ func (s *Schema) make(t *Table) {
 // own gives a table that may be changed before it is put: the one found if it is the
 // schema's own, else a copy.
 func (s *Schema) own(t *Table) *Table {
-	if slices.ContainsFunc(s.tables[strings.ToLower(t.Name)], func(e *entry) bool { return e.table == t }) {
+	if e := s.tables[strings.ToLower(t.Name)].at(strings.ToLower(placeOf(t))); e != nil && e.table == t {
 		return t
 	}
 	return t.clone()
@@ -454,40 +553,58 @@ func (s *Schema) remove(t *Table) { s.set(placeOf(t), t.Name, nil) }
 // a place of their own, before all others.
 func placeOf(t *Table) string {
 	if t.Temporary {
-		return "temporary"
+		return temporary
 	}
 	return t.Qualifier
 }
 
+const temporary = "temporary"
+
 func (s *Schema) set(qualifier, name string, t *Table) {
 	s.changes++
 	if s.tables == nil {
-		s.tables = map[string][]*entry{}
+		s.tables = map[string]*homonyms{}
 	}
 	name, qualifier = strings.ToLower(name), strings.ToLower(qualifier)
 	s.changed = append(s.changed, place{qualifier, name})
-	for _, e := range s.tables[name] {
-		if e.qualifier == qualifier {
-			if t != nil && e.table != nil && e.table.Name != t.Name {
-				t.OtherCase = true
-			}
-			switch {
-			case e.table == nil && t != nil:
-				s.live++
-			case e.table != nil && t == nil:
-				s.live--
-			}
-			e.table = t
-			s.note(e)
-			return
-		}
+	h := s.tables[name]
+	if h == nil {
+		h = &homonyms{}
+		s.tables[name] = h
 	}
-	e := &entry{qualifier, t}
-	s.tables[name] = append(s.tables[name], e)
-	s.note(e)
-	if t != nil {
+	e := h.at(qualifier)
+	if e == nil {
+		e = &entry{qualifier: qualifier}
+		h.add(e)
+	}
+	if t != nil && e.table != nil && e.table.Name != t.Name {
+		t.OtherCase = true
+	}
+	switch {
+	case e.table == nil && t != nil:
+		h.live++
 		s.live++
+	case e.table != nil && t == nil:
+		h.live--
+		s.live--
 	}
+	e.table = t
+	if t != nil {
+		s.log = append(s.log, e)
+	}
+}
+
+// erase takes all tables of a last name, in lower case, away, as if there never had been one.
+func (s *Schema) erase(name string) {
+	h := s.tables[name]
+	if h == nil {
+		return
+	}
+	for _, e := range h.entries {
+		e.table = nil // for the directories
+	}
+	s.live -= h.live
+	delete(s.tables, name)
 }
 
 // MostColumns bounds the columns that a table, a view or a select list may get by the stars and copies of
@@ -505,13 +622,6 @@ func (s *Schema) copies(has, added int) bool {
 	}
 	s.copied += added
 	return true
-}
-
-// note takes down for the directories that a table was put in a place.
-func (s *Schema) note(e *entry) {
-	if e.table != nil {
-		s.log = append(s.log, e)
-	}
 }
 
 // Table is a table or a view.

@@ -161,7 +161,7 @@ func (s *scanner) atDelimiter() bool {
 func (s *scanner) copyData() {
 	start := s.lineEnd(s.pos)
 	for stop := start; ; {
-		end := bytes.Index(s.src[stop:], []byte("\n\\."))
+		end := s.seek(stop, "\n\\.")
 		if end < 0 {
 			return
 		}

@@ -1,6 +1,8 @@
 package syntax
 
 import (
+	"slices"
+
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/text"
@@ -94,42 +96,110 @@ func (p *Parser) nestedJoin() bool {
 	if !p.atAny(word.Join, word.Inner, word.Left, word.Right, word.Full, word.StraightJoin) {
 		return false
 	}
-	depth, joins, conditions := 0, 1, 0
-	for n := 0; ; n++ {
-		t := p.peek(n)
-		if n == 0 {
-			t = p.tok
+	const near = 256
+	open, depth := 1, 0 // joins without a condition
+	for n := range near {
+		t := p.tok
+		if n > 0 {
+			t = p.peek(n)
 		}
 		switch t.Kind {
-		case EOF, Semicolon, BatchEnd:
-			return conditions > joins-1
 		case LeftParen:
 			depth++
 		case RightParen:
 			if depth--; depth < 0 {
-				return conditions > joins-1
+				return false
 			}
 		}
-		if depth > 0 {
+		if depth > 0 && t.Kind != EOF {
 			continue
 		}
-		switch t.Word() {
-		case word.Join, word.StraightJoin:
-			joins++
-		case word.Cross, word.Natural, word.Where, word.Group, word.Order, word.Union, word.Set:
-			return conditions > joins-1
-		case word.On, word.Using:
-			if next := p.peek(n + 1).Word(); next == word.Duplicate || next == word.Conflict { // of the INSERT
-				return conditions > joins-1
-			}
-			if conditions++; conditions >= joins {
-				return true
-			}
+		delta, ends := p.joinStep(t, n)
+		if ends {
+			return false
 		}
-		if t.Kind == Comma {
-			return conditions > joins-1
+		if open += delta; open <= 0 {
+			return true
 		}
 	}
+	return p.nestedFar()
+}
+
+// joinStep tells what a token, so far ahead, means for joins without a condition: one more or one
+// less, or the end of the joins.
+func (p *Parser) joinStep(t Token, ahead int) (delta int, ends bool) {
+	switch t.Kind {
+	case EOF, Semicolon, BatchEnd, Comma:
+		return 0, true
+	}
+	switch t.Word() {
+	case word.Join, word.StraightJoin:
+		return 1, false
+	case word.Cross, word.Natural, word.Where, word.Group, word.Order, word.Union, word.Set:
+		return 0, true
+	case word.On, word.Using:
+		if next := p.peek(ahead + 1).Word(); next == word.Duplicate || next == word.Conflict { // of the INSERT
+			return 0, true
+		}
+		return -1, false
+	}
+	return 0, false
+}
+
+// nestedFar is nestedJoin for a long list of joins. All of them are told at once, those in parentheses
+// within them, too: a join is nested if somewhere behind it more conditions than joins have come.
+func (p *Parser) nestedFar() bool {
+	at := 0
+	for w := p.word; at < 4 && w != word.Join && w != word.StraightJoin; w = p.peek(at).Word() {
+		at++ // LEFT OUTER
+	}
+	if nested, known := p.farJoins[p.i+at]; known {
+		return nested
+	}
+	if p.farJoins == nil {
+		p.farJoins = map[int]bool{}
+	}
+	type step struct{ at, delta int }
+	lists := [][]step{nil} // one for each parenthesis that is open
+	settle := func() {
+		last := len(lists) - 1
+		least := 0 // of the sums of the steps from one on
+		for _, s := range slices.Backward(lists[last]) {
+			if least = s.delta + min(0, least); s.delta > 0 {
+				p.farJoins[s.at] = 1+least <= 0
+			}
+		}
+		lists[last] = lists[last][:0]
+	}
+	for n := 0; len(lists) > 0; n++ {
+		t := p.tok
+		if n > 0 {
+			t = p.peek(n)
+		}
+		switch t.Kind {
+		case LeftParen:
+			lists = append(lists, nil)
+			continue
+		case RightParen:
+			settle()
+			lists = lists[:len(lists)-1]
+			continue
+		}
+		delta, ends := p.joinStep(t, n)
+		if delta != 0 {
+			lists[len(lists)-1] = append(lists[len(lists)-1], step{p.i + n, delta})
+		}
+		if !ends {
+			continue
+		}
+		settle()
+		if len(lists) == 1 || t.Kind == EOF || t.Kind == Semicolon || t.Kind == BatchEnd {
+			for ; len(lists) > 0; lists = lists[:len(lists)-1] {
+				settle()
+			}
+		}
+	}
+	return p.farJoins[p.i+at]
 }
 
 // joinInside reads one join whose condition comes first.

@@ -183,7 +183,7 @@ func (s *scanner) placeholder(c byte) TokenKind {
 	case c == '$' && s.rules.dollarQuotes && s.dollarQuoted():
 		return TextToken
 	case c == '$' && next == '{':
-		end := bytes.IndexByte(src[i:], '}')
+		end := s.seek(i, "}")
 		if end < 0 {
 			return EOF
 		}
@@ -196,7 +196,7 @@ func (s *scanner) placeholder(c byte) TokenKind {
 		}
 		i++
 	case c == '%' && next == '(':
-		end := bytes.Index(src[i:], []byte(")s"))
+		end := s.seek(i, ")s")
 		if end < 0 {
 			return EOF
 		}
@@ -206,14 +206,14 @@ func (s *scanner) placeholder(c byte) TokenKind {
 			return EOF
 		}
 	case c == ':' && next == '{' && at(i+1) == '?' && s.rules.dollarQuotes: // psql's :{?a}
-		end := bytes.IndexByte(src[i:], '}')
+		end := s.seek(i, "}")
 		if end < 0 {
 			return EOF
 		}
 		s.pos = i + end + 1
 		return s.emit(Placeholder, start)
 	case c == ':' && (next == '\'' || next == '"') && s.rules.dollarQuotes: // psql's :'a' and :"a"
-		end := bytes.IndexByte(src[i+1:], next)
+		end := s.seek(i+1, string(next))
 		if end < 0 {
 			return EOF
 		}

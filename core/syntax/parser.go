@@ -70,8 +70,10 @@ type Parser struct {
 	height       int // of the trees read so far, as far as chains make them high
 	bodies       int // routine bodies around tok
 	errors       []Error
-	broken       bool    // after an error, until recovery
-	failed       int     // index of the token at which the error stands
+	broken       bool // after an error, until recovery
+	failed       int  // index of the token at which the error stands
+	hopeless     int  // the failed one, and one more, behind which reading does not resume
+	farJoins     map[int]bool
 	skims        bool    // only definitions are wanted
 	within       scanner // of bodies in quotes
 	inQuotes     []text.Span
@@ -263,7 +265,7 @@ func (p *Parser) carried() int {
 func (p *Parser) begin() (comments int) {
 	p.declared, p.inQuotes = p.declared[:0], nil
 	p.lastID, p.depth, p.height, p.bodies, p.arrays, p.empty, p.broken, p.spliced, p.quoted, p.inFor, p.bodyUnread = 0, 0, 0, 0, 0, 0, false, false, false, false, false
-	p.open = nil
+	p.open, p.hopeless, p.farJoins = nil, 0, nil
 	p.errors, p.run = p.errors[:0], parenRun{}
 	p.begun, p.first = p.i, p.i
 	comments = p.carried()
@@ -406,6 +408,9 @@ func (p *Parser) expectKind(k TokenKind, what string) {
 // first token has the index from, or at the parenthesis that closes it.
 // It reports whether there is one.
 func (p *Parser) resume(from int) bool {
+	if p.hopeless == p.failed+1 {
+		return false // what is around has as many parentheses open, or more
+	}
 	depth := 0
 	for i := from + 1; i < len(p.scan.tokens); i++ {
 		t := p.scan.tokens[i]
@@ -415,6 +420,9 @@ func (p *Parser) resume(from int) bool {
 		case RightParen:
 			depth--
 		case Semicolon, EOF, BatchEnd:
+			if i >= p.failed {
+				p.hopeless = p.failed + 1
+			}
 			return false
 		}
 		if i < p.failed || depth > 0 {

@@ -104,7 +104,7 @@ func (s *scanner) qQuoted(start int) bool {
 	if i := bytes.IndexByte([]byte("([{<"), closing); i >= 0 {
 		closing = ")]}>"[i]
 	}
-	end := bytes.Index(s.src[s.pos+2:], []byte{closing, '\''})
+	end := s.seek(s.pos+2, string([]byte{closing, '\''}))
 	if end < 0 {
 		s.unclosed(start, TextToken)
 		return true

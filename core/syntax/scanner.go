@@ -32,6 +32,24 @@ type scanner struct {
 	openComment text.Span
 	// inside counts the executed comments that are open.
 	inside int
+	// absent are closings of which none stands from a place on.
+	absent map[string]int
+}
+
+// seek gives how far from a place on something stands, -1 where it stands nowhere behind. That is
+// kept, or each of many that are never closed would look through the rest of the text.
+func (s *scanner) seek(from int, what string) int {
+	if at, ok := s.absent[what]; ok && from >= at {
+		return -1
+	}
+	i := bytes.Index(s.src[from:], []byte(what))
+	if i < 0 {
+		if s.absent == nil {
+			s.absent = map[string]int{}
+		}
+		s.absent[what] = from
+	}
+	return i
 }
 
 // lexicalRules are the features that the scanner asks for, as plain fields
@@ -75,7 +93,7 @@ func rulesOf(d dialect.Dialect) lexicalRules {
 func (s *scanner) reset(src []byte, d dialect.Dialect) {
 	s.src, s.pos, s.rules = src, 0, rulesOf(d)
 	s.tokens, s.comments = s.tokens[:0], s.comments[:0]
-	s.openComment = text.Span{}
+	s.openComment, s.absent = text.Span{}, nil
 	s.delimiter, s.inside, s.pasted, s.open = nil, 0, s.pasted[:0], false
 	if bytes.HasPrefix(src, []byte{0xEF, 0xBB, 0xBF}) {
 		s.pos = 3

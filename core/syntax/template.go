@@ -124,7 +124,7 @@ func (s *scanner) template() (kind TokenKind, ok bool) {
 		s.pos = end + 1
 		return s.putIn(TemplateMark, start), true
 	}
-	end := bytes.Index(src[start:], []byte(closing))
+	end := s.seek(start, closing)
 	if end < 0 {
 		return EOF, false
 	}

@@ -182,9 +182,12 @@ func quoteInside(p *check.Pass, open text.Pos, f *check.Finding) {
 // the place where reading stopped, that stands no further right than the line
 // of the parenthesis.
 func outdented(src []byte, opener, stop text.Pos) (text.Span, bool) {
+	const longest = 1000 // bytes of a line
 	at := int(opener)
 	for at > 0 && src[at-1] != '\n' {
-		at--
+		if at--; int(opener)-at > longest {
+			return text.Span{}, false
+		}
 	}
 	margin := indentation(src, at)
 	for at = int(opener); at < int(stop); at++ {

@@ -251,7 +251,11 @@ func (l allowed) judge(n *syntax.Literal, written bool) bool {
 			f.Verdicts = f.Verdicts.But(check.Refused, dialect.In(dialect.Postgres))
 		}
 	}
-	if near := text.Nearest(strings.ToLower(value), values); near != "" && n.Lit == syntax.TextLiteral {
+	if n.Lit != syntax.TextLiteral || !p.Affords() {
+		p.Report(f)
+		return true
+	}
+	if near := text.Nearest(strings.ToLower(value), values); near != "" {
 		f.Mends = []check.Mend{{Title: "write '" + near + "'", Effect: check.NewRows, Edits: []text.Edit{check.Replace(n.Span(), "'"+near+"'")}}}
 	}
 	p.Report(f)
@@ -260,9 +264,12 @@ func (l allowed) judge(n *syntax.Literal, written bool) bool {
 
 // inWords gives the first values of an enumeration.
 func inWords(values []string) string {
-	const most = 6
+	const most, longest = 6, 60
 	var quoted []string
 	for _, v := range values[:min(len(values), most)] {
+		if len(v) > longest { // two values without a comma between them are one
+			v = strings.ToValidUTF8(v[:longest], "") + "…"
+		}
 		quoted = append(quoted, "'"+v+"'")
 	}
 	if len(values) > most {
