@@ -93,6 +93,9 @@ func hasUnnamed(scope *bind.Scope, d syntax.Node) bool {
 // freeName gives the name that the query uses for it, or else a short one that no source
 // has; "" where several may be meant.
 func freeName(p *check.Pass, n syntax.Node) string {
+	if !p.Affords() {
+		return ""
+	}
 	sel := p.SelectOf(p.Parent(n))
 	if sel != nil {
 		switch names := calledInstead(p, sel); {
