@@ -66,3 +66,32 @@ func TestCopiesAreBounded(t *testing.T) {
 		assert.False(t, s.Table("", "v40").Complete, name)
 	}
 }
+
+// TestOneNameInManySchemas finds the tables of a name as few or many schemas have it.
+func TestOneNameInManySchemas(t *testing.T) {
+	for _, count := range []int{3, few, few + 1, 500} {
+		s := New(nil)
+		text := "CREATE TABLE hives (a int); CREATE TABLE public.jars (a int);"
+		for i := range count {
+			text += fmt.Sprintf("CREATE TABLE yard_%d.hives (a int); CREATE TABLE yard_%d.jars (a int); CREATE TABLE yard_%d.swarms (a int);", i, i, i)
+		}
+		s.Load([]byte(text+"DROP TABLE yard_1.hives; DROP TABLE yard_2.swarms; CREATE TEMP TABLE swarms (a int)"), dialect.Postgres)
+		for _, c := range []struct{ qualifier, name, found string }{
+			{"", "hives", ".hives"}, {"yard_0", "HIVES", "yard_0.hives"}, {"Yard_2", "hives", "yard_2.hives"},
+			{"yard_1", "hives", ""}, {"elsewhere", "hives", ""},
+			{"", "jars", "public.jars"}, {"public", "jars", "public.jars"}, {"yard_2", "jars", "yard_2.jars"}, {"elsewhere", "jars", ""},
+			{"", "swarms", ".swarms"}, {"yard_2", "swarms", ""}, {"yard_1", "swarms", "yard_1.swarms"},
+		} {
+			found := ""
+			if table := s.Table(c.qualifier, c.name); table != nil {
+				found = table.Qualifier + "." + table.Name
+			}
+			assert.Equal(t, c.found, found, "%d schemas, %s.%s", count, c.qualifier, c.name)
+		}
+		for i := range count {
+			s.Load(fmt.Appendf(nil, "DROP TABLE IF EXISTS yard_%d.jars", i), dialect.Postgres)
+		}
+		assert.NotNil(t, s.Table("", "jars"), "%d schemas", count)
+		assert.Nil(t, s.Table("yard_2", "jars"), "%d schemas", count)
+	}
+}

@@ -208,13 +208,11 @@ func (s *Schema) amongMany(name, qualifier string) *Table {
 		return t
 	}
 	if qualifier != "" {
-		var candidates []*Table
-		for _, t := range []*Table{in(qualifier), in("")} {
-			if t != nil {
-				candidates = append(candidates, t)
-			}
+		named := in(qualifier)
+		if bare := in(""); named != nil && bare != nil {
+			return qualified([]*Table{named, bare}, qualifier)
 		}
-		return qualified(candidates, qualifier)
+		return named
 	}
 	path := s.path
 	if path == nil {
