@@ -14,6 +14,7 @@ import (
 	"runtime"
 	"strconv"
 	"strings"
+	"sync"
 	"testing"
 
 	"github.com/stretchr/testify/assert"
@@ -96,6 +97,7 @@ func kinds(t *testing.T) []kind {
 		if _, named, ok := strings.Cut(k.name, "@"); ok {
 			k.dialect = strings.TrimSpace(named)
 		}
+		require.Contains(t, []string{"review", "follow", "mend", "schema", "given"}, k.command, k.name)
 		all = append(all, k)
 	}
 	require.Greater(t, len(all), 50)
@@ -121,7 +123,9 @@ func TestWorkFollowsSize(t *testing.T) {
 			var first, growth = 0.0, 1.0
 			var half, quarter map[string]float64 // of the sizes before
 			for size := smallest; size <= largest; size *= 2 {
+				alone.RLock()
 				args := k.write(t, dir, size)
+				alone.RUnlock()
 				runs := executed(t, program, reader, args)
 				switch size {
 				case smallest:
@@ -151,6 +155,8 @@ func executed(t *testing.T, program, reader string, args []string) map[string]fl
 	cmd := exec.Command(program, args...)
 	cmd.Env = append(os.Environ(), "GOCOVERDIR="+counts)
 	_ = cmd.Run() // its exit status tells of findings
+	alone.RLock()
+	defer alone.RUnlock()
 	list, err := exec.Command(reader, "textfmt", "-i", counts, "-o", "/dev/stdout").Output()
 	require.NoError(t, err)
 	runs := map[string]float64{}
@@ -177,12 +183,13 @@ func sum(runs map[string]float64) (total float64) {
 	return total
 }
 
-var alone = make(chan struct{}, 1)
+// alone is held while allocations are counted, and shared by what allocates beside that.
+var alone sync.RWMutex
 
 // allocated gives how many bytes a command allocates.
 func allocated(args []string) float64 {
-	alone <- struct{}{}
-	defer func() { <-alone }()
+	alone.Lock()
+	defer alone.Unlock()
 	var before, after runtime.MemStats
 	runtime.ReadMemStats(&before)
 	cli.Run(context.Background(), args, strings.NewReader(""), io.Discard, io.Discard, func(string) string { return "" })
