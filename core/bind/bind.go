@@ -50,15 +50,16 @@ type Binder struct {
 	byName    map[syntax.Sym][]*cteScope           // in the order of the text
 	namesOf   map[*syntax.With]map[syntax.Sym]bool // those that long WITH clauses give
 	outputs   slab.Builder[Output]
-	starred   int      // columns of stars in the statement
-	held      int      // in those bound since Bind
-	optional  struct { // the last sources of a scope that were made so, from one up to another
+	starred   int // columns of stars in the statement
+	starRoom  int // for those of the select list in hand
+	held      int // columns of stars in the statements bound since Bind
+	// optional are the last sources of a scope that were made so, from one up to another.
+	optional struct {
 		scope    *Scope
 		from, to int
 	}
-	starRoom int           // for those of the select list in hand
-	spine    []syntax.Node // the chain in hand
-	later    []syntax.Expr // conditions of joins that see what comes behind them
+	spine []syntax.Node // the chain in hand
+	later []syntax.Expr // conditions of joins that see what comes behind them
 }
 
 // pending is an unqualified name, looked up when all sources of the statement

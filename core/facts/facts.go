@@ -19,7 +19,7 @@ type Facts struct {
 	exact     exactTypes
 
 	numbered  map[*schema.Table][]*schema.Table // by column, as long as the schema stays as it is
-	numbering *schema.Schema                    // the schema of numbered and parents
+	numbering *schema.Schema                    // the schema of numbered
 	changes   int                               // of it when they were begun
 
 	// What one statement needs, used again for the next.

@@ -48,14 +48,15 @@ const mostColumns = 4 * schema.MostColumns
 
 // add puts a source's columns behind those that the row has.
 func (c *compiler) add(s *bind.Source, width int) (at int) {
-	for _, limit := range []struct {
-		what      string
-		has, most int
-	}{{"tables", len(c.scope.sources) + 1, facts.MaxSources}, {"columns", c.scope.width + width, mostColumns}} {
-		if limit.has <= limit.most {
-			continue
-		}
-		u := Unknown{What: fmt.Sprintf("a query of more than %d %s", limit.most, limit.what)}
+	what, most := "", 0
+	switch {
+	case len(c.scope.sources) >= facts.MaxSources:
+		what, most = "tables", facts.MaxSources
+	case c.scope.width+width > mostColumns:
+		what, most = "columns", mostColumns
+	}
+	if most > 0 {
+		u := unknownHere(fmt.Sprintf("a query of more than %d %s", most, what))
 		if s.Node != nil {
 			u.Span = s.Node.Span()
 		}

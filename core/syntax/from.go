@@ -99,10 +99,7 @@ func (p *Parser) nestedJoin() bool {
 	const near = 256
 	open, depth := 1, 0 // joins without a condition
 	for n := range near {
-		t := p.tok
-		if n > 0 {
-			t = p.peek(n)
-		}
+		t := p.peek(n)
 		switch t.Kind {
 		case LeftParen:
 			depth++
@@ -172,10 +169,7 @@ func (p *Parser) nestedFar() bool {
 		lists[last] = lists[last][:0]
 	}
 	for n := 0; len(lists) > 0; n++ {
-		t := p.tok
-		if n > 0 {
-			t = p.peek(n)
-		}
+		t := p.peek(n)
 		switch t.Kind {
 		case LeftParen:
 			lists = append(lists, nil)
