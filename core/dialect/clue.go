@@ -13,12 +13,13 @@ type Clues struct {
 	seen   [Count]string
 }
 
-// Add counts something that only the dialects of the set write.
+// Add counts something that only the dialects of the set write or, with a weight below zero,
+// that they alone refuse.
 func (c *Clues) Add(s Set, weight int, what string) {
 	for d := range Count {
 		if s.Has(d) {
 			c.weight[d] += weight
-			if c.seen[d] == "" {
+			if c.seen[d] == "" && weight > 0 {
 				c.seen[d] = what
 			}
 		}
@@ -105,7 +106,11 @@ var pathNames = map[string]Dialect{
 // FunctionClue does the same for the name of a called function, in lower case.
 func FunctionClue(name string) (Set, int) {
 	switch name {
-	case "ifnull", "date_format", "curdate":
+	case "ifnull":
+		return In(MySQL, MariaDB, SQLite, Spark), 2
+	case "date_format":
+		return In(MySQL, MariaDB, Spark), 2
+	case "curdate":
 		return In(MySQL, MariaDB), 2
 	case "last_insert_id", "str_to_date":
 		return In(MySQL, MariaDB), 3

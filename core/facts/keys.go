@@ -27,6 +27,13 @@ func (in *Facts) OneRow(q *syntax.Query) bool {
 	return in.apart(q, nil, 0)
 }
 
+// MayBeOneRow reports whether a query gives one row at most unless a function that it calls
+// returns a set: of one that no table knows, that is not to be expected.
+func (in *Facts) MayBeOneRow(q *syntax.Query) bool {
+	sel := q.Select()
+	return sel != nil && sel.GroupBy == nil && in.Aggregates(sel) || in.OneRow(q)
+}
+
 // apart reports whether no two rows of a query agree in the outputs that states
 // tells of.
 func (in *Facts) apart(q *syntax.Query, states []state, depth int) bool {

@@ -137,10 +137,19 @@ func qualified(candidates []*Table, qualifier string) *Table {
 	switch {
 	case named != nil && named.Gathered && bare != nil && usual:
 		return bare
-	case named == nil && len(candidates) == 1 && candidates[0].Qualifier == "":
+	case named == nil && len(candidates) == 1 && candidates[0].Qualifier == "" && !isBuiltIn(qualifier):
 		return candidates[0]
 	}
 	return named
+}
+
+// isBuiltIn reports whether a schema holds the database's own tables and views, and no others.
+func isBuiltIn(name string) bool {
+	switch strings.ToLower(name) {
+	case "information_schema", "performance_schema", "pg_catalog":
+		return true
+	}
+	return false
 }
 
 // Table finds a table or view by its name, and the schema it is qualified with

@@ -212,6 +212,9 @@ func (p *Parser) columnDef() *ColumnDef {
 			continue
 		}
 		c.Hidden = c.Hidden || p.hides(p.i)
+		if p.peek(1).Word() == word.Default && (p.atAny(word.Storage, word.Compression) || p.scan.names.String(p.tok.Sym) == "column_format") {
+			p.next() // it stands for no value
+		}
 		if p.tok.Kind == TemplateMark && c.Type != nil { // of options, or more columns
 			p.opens(p.since(start))
 		}
@@ -393,7 +396,10 @@ func (p *Parser) keyColumns(c *Constraint) {
 	p.ifNotExists()
 	if (p.tok.Kind == WordToken && (p.peek(1).Kind == LeftParen || p.peek(1).Word() == word.Using) && !p.atAny(word.Using, word.With) ||
 		p.tok.Kind == QuotedName) && !p.startsColumnConstraint() {
-		c.Name = p.ident("a name for the key")
+		name := p.ident("a name for the key")
+		if c.Type != ForeignKey || c.Name.IsZero() { // CONSTRAINT names a foreign key and its index
+			c.Name = name
+		}
 	}
 	if p.accept(word.Using) {
 		p.next()

@@ -105,7 +105,17 @@ func (s *scanner) isDirective() bool {
 		if !s.rules.delimiters || len(rest) == 0 {
 			return false
 		}
+		ender := s.delimiter
+		if ender == nil {
+			ender = []byte(";")
+		}
 		s.delimiter = bytes.Fields(rest)[0]
+		if end := bytes.IndexByte(rest[1:], rest[0]); end > 0 && (rest[0] == '\'' || rest[0] == '"' || rest[0] == '`') {
+			s.delimiter = rest[1 : 1+end]
+		}
+		if bare := bytes.TrimSuffix(s.delimiter, ender); len(bare) < len(s.delimiter) && len(bare) > 0 && !s.standsSoon(end+len(rest), s.delimiter) {
+			s.delimiter = bare // the line is itself ended by the delimiter before
+		}
 		if bytes.Equal(s.delimiter, []byte(";")) {
 			s.delimiter = nil
 		}
@@ -119,6 +129,13 @@ func (s *scanner) isDirective() bool {
 		return s.rules.plus && !s.rules.batchLines && isPlusSetting(rest)
 	}
 	return false
+}
+
+// standsSoon reports whether something stands in the next kilobytes from a place on.
+func (s *scanner) standsSoon(from int, what []byte) bool {
+	const near = 64 << 10
+	from = min(from, len(s.src))
+	return bytes.Contains(s.src[from:min(len(s.src), from+near)], what)
 }
 
 // isPlusSetting tells SQL*Plus's SET from the statements SET TRANSACTION, SET

@@ -50,7 +50,7 @@ func Weigh(path string, src []byte, names *Names) Weighed {
 			s.tokens = s.tokens[:copy(s.tokens, s.tokens[len(s.tokens)-3:])]
 		}
 		last := s.tokens[len(s.tokens)-1]
-		if set, weight := s.clue(); weight > 0 {
+		if set, weight := s.clue(); weight != 0 {
 			if s.src[last.Span.Start] == '#' {
 				if remarks++; remarks > mostRemarks {
 					continue
@@ -111,7 +111,14 @@ func (s *scanner) clue() (dialect.Set, int) {
 	if s.src[t.Span.Start] == '#' && t.Kind != WordToken && s.startsLine(int(t.Span.Start)) {
 		return dialect.In(dialect.MySQL, dialect.MariaDB), 2 // a comment there
 	}
+	if before.Word() == word.Varchar && t.Kind != LeftParen && last > 1 && s.tokens[last-2].Word() != word.Long {
+		return dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), -3 // they ask for a length
+	}
 	switch t.Kind {
+	case NumberToken:
+		if before.Word() == word.Default && last > 1 && s.tokens[last-2].Word() == word.Boolean {
+			return dialect.In(dialect.Postgres), -3 // which takes no number for one
+		}
 	case WordToken:
 		if t.Word() == word.Top && before.Word() != word.Select {
 			return 0, 0
@@ -127,6 +134,10 @@ func (s *scanner) clue() (dialect.Set, int) {
 		case before.Kind == VariableName && isVariableType(t.Word()):
 			return dialect.In(dialect.SQLServer), 4 // a parameter, or DECLARE
 		case before.Word() == word.Collate && s.names.String(t.Sym) == "nocase":
+			return dialect.In(dialect.SQLite), 4
+		case before.Word() == word.Not && t.Word() == word.Atomic:
+			return dialect.In(dialect.MariaDB), pathWeight + 1
+		case t.Word() == word.Database && before.Word() == word.Attach:
 			return dialect.In(dialect.SQLite), 4
 		case t.Word() == word.Delimiter && s.startsLine(int(t.Span.Start)):
 			return dialect.In(dialect.MySQL, dialect.MariaDB), 6
@@ -159,6 +170,9 @@ func (s *scanner) clue() (dialect.Set, int) {
 	case QuotedName:
 		if s.src[t.Span.Start] == '`' {
 			return dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLite, dialect.Spark), 2
+		}
+		if t.Span.Len() == 2 {
+			return dialect.In(dialect.Postgres, dialect.Oracle), -3 // which know no empty name
 		}
 	case LeftBracket:
 		switch before.Word() {

@@ -203,6 +203,9 @@ func (s *scanner) placeholder(c byte) TokenKind {
 		i += end + 2
 	case c == '%':
 		if i = s.printed(); i == 0 {
+			i = s.betweenPercents()
+		}
+		if i == 0 {
 			return EOF
 		}
 	case c == ':' && next == '{' && at(i+1) == '?' && s.rules.dollarQuotes: // psql's :{?a}
@@ -218,7 +221,16 @@ func (s *scanner) placeholder(c byte) TokenKind {
 			return EOF
 		}
 		i += end + 2
-	case (c == ':' || c == '$') && classes[next]&inWord != 0, c == '&' && s.rules.plus && classes[next]&startsWord != 0:
+	case c == '&':
+		if i = s.substituted(); i == 0 {
+			return EOF
+		}
+		s.pos = i
+		if src[i-1] == '.' && (at(i) == '.' || classes[at(i)]&inWord != 0) { // a name, or the first part of one
+			return s.putIn(TemplateMark, start)
+		}
+		return s.emit(Placeholder, start)
+	case (c == ':' || c == '$') && classes[next]&inWord != 0:
 		if c == ':' && start > 0 && (src[start-1] == ':' && (start < 2 || src[start-2] != ':') || src[start-1] == '[') {
 			return EOF
 		}
@@ -327,6 +339,9 @@ func (s *scanner) symbols(c byte) TokenKind {
 		}
 	case '%':
 		kind = Percent
+		if next == '%' { // one, as programs write it in a text with %s
+			length = 2
+		}
 	case '^':
 		kind = Caret
 	case '~':

@@ -77,6 +77,13 @@ func TestGuess(t *testing.T) {
 		{"", "# a remark\nSELECT name FROM hives", "mysql", "# on line 1"},
 		{"", `INSERT INTO hives (name) VALUES ('the queen\'s own')`, "mysql", "'the queen\\' on line 1"},
 		{"", `INSERT INTO hives (name) VALUES ('C:\', 'x')`, "ansi", ""},
+		{"", "CREATE TABLE `hives` (`name` VARCHAR)", "sqlite", "`hives` on line 1"},
+		{"", "CREATE TABLE `hives` (`name` LONG VARCHAR, code VARCHAR(3))", "mysql", "`hives` on line 1"},
+		{"", `CREATE TABLE hives (hive_id serial, sold boolean DEFAULT 0)`, "ansi", ""},
+		{"", `CREATE TABLE hives (hive_id serial, note text DEFAULT "")`, "ansi", ""},
+		{"", "ATTACH DATABASE 'old.db' AS old; SELECT name FROM old.hives", "sqlite", "DATABASE on line 1"},
+		{"", "SELECT IFNULL(`name`, julianday('now')) FROM hives", "sqlite", "IFNULL on line 1"},
+		{"mysql/hives.sql", "BEGIN NOT ATOMIC SELECT 1; END", "mariadb", "ATOMIC on line 1"},
 	} {
 		got, clue := syntax.Guess(c.path, []byte(c.text), names)
 		require.Equal(t, c.want, got.String(), "%s: by %s", c.text, clue)

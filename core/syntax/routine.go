@@ -45,6 +45,18 @@ func (p *Parser) routine() Stmt {
 	return n
 }
 
+// altersEvent reports whether ALTER, here, is that of an event, which may get another body.
+func (p *Parser) altersEvent() bool {
+	n := 1
+	if p.peek(n).Word() == word.Definer {
+		const longest = 6 // DEFINER = name@host
+		for n < longest && p.peek(n).Word() != word.Event {
+			n++
+		}
+	}
+	return p.peek(n).Word() == word.Event
+}
+
 // routineHead passes over everything up to the body, but for what makes a trigger fire.
 func (p *Parser) routineHead(kind word.Word) (fires Fires) {
 	rows, head := kind != word.Trigger && kind != word.Event, p.i
@@ -66,6 +78,8 @@ func (p *Parser) routineHead(kind word.Word) (fires Fires) {
 			return fires
 		case p.at(word.Each), p.at(word.Schedule) && kind == word.Event:
 			rows = true
+		case p.at(word.Do) && kind == word.Event:
+			return fires
 		case p.at(word.When) && p.peek(1).Kind == LeftParen, p.at(word.When) && kind == word.Trigger:
 			p.next()
 			p.expr()
@@ -716,6 +730,9 @@ func (p *Parser) declare() []Stmt {
 			p.handlerConditions()
 			p.bodyStmt()
 			return p.lists.stmts.Take(mark)
+		case p.at(word.For) && p.peek(1).Word() == word.Sqlstate: // a condition
+			p.next()
+			p.next()
 		case p.atAny(word.For, word.Is) && p.startsQuery(1):
 			p.next()
 			p.lists.stmts.Push(p.selectStmt())

@@ -94,6 +94,9 @@ func (p *Parser) anyStatement() Stmt {
 			}
 			break
 		}
+		if p.dialect.Has(dialect.ExecutedComments) && p.altersEvent() {
+			return p.routine()
+		}
 		if p.dialect == dialect.SQLServer { // which gives the whole definition anew
 			switch p.peek(1).Word() {
 			case word.View:

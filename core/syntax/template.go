@@ -66,6 +66,46 @@ func (s *scanner) printed() int {
 	return 0
 }
 
+// betweenPercents gives the end of a template's %NAME% or %%NAME%% that begins at s.pos, 0 where
+// there is none. Behind an operand one sign divides.
+func (s *scanner) betweenPercents() int {
+	rest := s.src[s.pos:min(len(s.src), s.pos+longestMark)]
+	name := bytes.TrimLeft(rest, "%")
+	signs := rest[:len(rest)-len(name)]
+	end := 0
+	for end < len(name) && classes[name[end]]&inWord != 0 {
+		end++
+	}
+	if end == 0 || classes[name[0]]&startsWord == 0 || !bytes.HasPrefix(name[end:], signs) || len(signs) > 2 || len(signs) == 1 && s.behindOperand() {
+		return 0
+	}
+	return s.pos + end + 2*len(signs)
+}
+
+// substituted gives the end of what SQL*Plus puts text in for, &name, &&name and &1, that begins
+// at s.pos; 0 where there is none. A dot that ends the name belongs to it ("SQL*Plus User's
+// Guide", "Using Substitution Variables").
+func (s *scanner) substituted() int {
+	if !s.rules.plus {
+		return 0
+	}
+	start := s.pos + 1
+	if start < len(s.src) && s.src[start] == '&' {
+		start++
+	}
+	end := start
+	for end < len(s.src) && classes[s.src[end]]&inWord != 0 {
+		end++
+	}
+	if end == start || (start > s.pos+1 || classes[s.src[start]]&startsWord == 0) && s.rules.batchLines && s.behindOperand() { // of another database
+		return 0
+	}
+	if end < len(s.src) && s.src[end] == '.' {
+		end++
+	}
+	return end
+}
+
 // behindOperand reports whether an operator may follow the last token.
 func (s *scanner) behindOperand() bool {
 	if len(s.tokens) == 0 {
@@ -90,7 +130,7 @@ func (s *scanner) putIn(kind TokenKind, start int) TokenKind {
 	if s.pos > behind {
 		kind = TemplateMark
 	}
-	if n := len(s.tokens); n > 0 && s.src[start] != '%' {
+	if n := len(s.tokens); n > 0 && (s.src[start] != '%' || s.src[start+1] == '%') {
 		if before := s.tokens[n-1]; int(before.Span.End) == start && (before.Kind == WordToken || before.Kind == TemplateMark || before.Kind == Placeholder) {
 			s.tokens, start, kind = s.tokens[:n-1], int(before.Span.Start), TemplateMark
 		}

@@ -15,7 +15,7 @@ var defaultColumn = &check.Check{
 	ID:        "definition.default-column",
 	Title:     "DEFAULT that names a column",
 	Errors:    []string{"0A000", "1054", "ORA-00984", "Msg 128"},
-	Elsewhere: "MySQL and MariaDB take the value of the column, all others refuse it",
+	Elsewhere: "MySQL and MariaDB take the value of the column, SQLite takes a bare word for a text, all others refuse it",
 	Doc: "A default is worked out before the row has values, so it cannot be taken from another column. MySQL and MariaDB alone take an " +
 		"expression of columns. A generated column follows the other one for good; a trigger fills it once. A word that is no column is mostly a text without its quotes, or a " +
 		"function without its parentheses.",

@@ -42,9 +42,16 @@ var unconnected = &check.Check{
 	On: check.Nodes(runUnconnected).With(facts.ByCommas),
 }
 
+// takesOne reports whether a row limit leaves one row of a query that adds nothing up: of all
+// pairs it wants any, or the first.
+func takesOne(p *check.Pass, sel *syntax.Select) bool {
+	q := p.OwnQuery(sel)
+	return (sel.Top != nil || q != nil && q.Limit != nil) && !p.Aggregates(sel) && q != nil && p.OneRow(q)
+}
+
 func runUnconnected(p *check.Pass, sel *syntax.Select) {
 	scope := p.Scope(sel)
-	if sel.Reshaped || len(p.Stmt.Errors) > 0 {
+	if sel.Reshaped || len(p.Stmt.Errors) > 0 || takesOne(p, sel) {
 		return
 	}
 	groups, ok := p.Tied(scope)

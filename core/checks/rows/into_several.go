@@ -64,7 +64,7 @@ func runIntoSeveral(p *check.Pass, sel *syntax.Select) {
 		return
 	}
 	at := intoVariables(p, sel)
-	if at.IsEmpty() || p.OneRow(q) || q.OrderBy != nil && p.Dialect == dialect.Postgres { // the first is meant
+	if at.IsEmpty() || p.MayBeOneRow(q) || q.OrderBy != nil && p.Dialect == dialect.Postgres { // the first is meant
 		return
 	}
 	scope := p.Scope(sel)

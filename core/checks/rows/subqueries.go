@@ -179,7 +179,7 @@ var manyForOne = &check.Check{
 
 func runManyForOne(p *check.Pass, s *syntax.Subquery) {
 	sel := s.Query.Select()
-	if sel == nil || sel.From == nil || sel.Reshaped || len(sel.Items) != 1 || !isOneValue(p, s) || p.OneRow(s.Query) || allConstant(sel) || !p.AllHaveKeys(sel) {
+	if sel == nil || sel.From == nil || sel.Reshaped || len(sel.Items) != 1 || !isOneValue(p, s) || p.MayBeOneRow(s.Query) || allConstant(sel) || !p.AllHaveKeys(sel) {
 		return
 	}
 	if s.Query.Limit != nil || sel.Top != nil {

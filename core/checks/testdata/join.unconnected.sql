@@ -17,3 +17,6 @@ SELECT h.name, x.most FROM hives h, LATERAL (SELECT MAX(i.mites) AS most FROM in
 SELECT h.name, w.word FROM hives h, (VALUES ('calm'), ('wild')) AS w(word);
 SELECT h.name FROM hives h, apiaries a JOIN keepers k ON k.keeper_id = a.keeper_id WHERE h.apiary_id = a.apiary_id;
 SELECT h.name FROM hives h, apiaries a WHERE h.apiary_id = a.apiary_id OR a.altitude_m > 800;
+WITH w AS (SELECT MAX(weight_kg) AS most, current_setting('max_connections')::int AS n FROM harvests) SELECT h.name FROM hives h, w WHERE h.frame_count > 3;
+SELECT h.name, a.name FROM hives h, apiaries a ORDER BY h.hive_id, a.apiary_id LIMIT 1;
+SELECT COUNT(*) FROM hives h, apiaries a LIMIT 1; -- want "join.unconnected"

@@ -204,3 +204,5 @@ SELECT name FROM hives ORDER BY VECTOR_DISTANCE(name, :q, COSINE) FETCH APPROX F
 SELECT * FROM GRAPH_TABLE (apiary MATCH (a IS keeper) -[e IS mentors]-> (b) WHERE a.name = 'Ash' COLUMNS (a.name AS one, b.name AS other)) g;
 SELECT x.* FROM hives h, XMLTABLE(XMLNAMESPACES(DEFAULT 'u'), '/r' PASSING BY VALUE h.name, 1 AS "n" COLUMNS a NUMBER PATH '@a' DEFAULT 0, n FOR ORDINALITY) x, JSON_TABLE(h.name FORMAT JSON, '$[*]' ERROR ON ERROR NULL ON EMPTY COLUMNS (b NUMBER PATH '$.b')) j;
 ALTER TABLE hives MODIFY CONSTRAINT known DISABLE NOVALIDATE;
+SELECT h.&col., &&owner..kg_of(h.hive_id), &owner..wax.kg_of(2) FROM &&owner..hives h WHERE h.hive_id = &1 AND h.weight_kg > &&low. AND h.name = &other..name;
+CREATE TABLE &owner..swarm (kept &owner..swarms DEFAULT &owner..swarms() NOT NULL, kg NUMBER DEFAULT &&kg REFERENCES &owner..hives(hive_id));

@@ -33,6 +33,7 @@ SELECT 5%2, 7 %3, weight%2 FROM hives;
 SELECT name, frame_count %d, %q FROM %v AS h WHERE hive_id = %d AND name IN (%1$s, %2$d) LIMIT %d OFFSET %d;
 SELECT %[1]s.name FROM %[1]s WHERE weight %f > 2 AND %[2]d = hive_id;
 SELECT name FROM {self.table} WHERE hive_id = {place.of_hive};
+SELECT frame_count %% 2, a %b% c FROM %%PREFIX%%hives WHERE hive_id = %ID% AND (%CONDITION%); GRANT SELECT ON %%PREFIX%%hives TO %READER%;
 
 -- What psql sends by its own commands, and the rows that it copies.
 SELECT 10 AS hive_id, 'Ash' AS name
