@@ -284,7 +284,7 @@ func (b *Binder) resolve(p pending) Use {
 			}
 		}
 	}
-	if u.Status == Missing && b.partial {
+	if u.Status == Missing && (b.partial || sel != nil && (p.place == inOrderBy || b.seesAliases(p.place)) && givesFields(sel)) {
 		u = Use{Status: Unclear, Scope: p.scope}
 	} else if u.Status == Missing && p.routine {
 		u.Status = Variable
@@ -298,6 +298,15 @@ func (b *Binder) resolve(p pending) Use {
 		}
 	}
 	return u
+}
+
+// givesFields reports whether a select list has all fields of a value, as (x).*: nothing tells
+// their names.
+func givesFields(sel *syntax.Select) bool {
+	return slices.ContainsFunc(sel.Items, func(item *syntax.SelectItem) bool {
+		f, ok := item.X.(*syntax.Field)
+		return ok && f.Star
+	})
 }
 
 // isObject reports whether a name is the argument of Oracle's VALUE or REF, which take a table's alias.

@@ -43,6 +43,9 @@ type Pass struct {
 	hasDates bool        // they were sought
 	lone     bool        // as IsLone gives it
 	hasLone  bool        // that was asked
+
+	caseOf  *syntax.Statement // of which hasCase was worked out
+	hasCase bool              // as tellsCase gives it
 }
 
 // Database is how much is known of the database that a text is for.
@@ -182,6 +185,9 @@ func (p *Pass) Report(f Finding) {
 	if len(p.Stmt.Open) > 0 && p.Check.hangsOnClauses() && slices.ContainsFunc(p.Stmt.Open, func(s text.Span) bool { return s.Contains(f.Span) }) {
 		f.Certainty = Possible
 	}
+	if p.tellsCase() {
+		f.Certainty = Possible
+	}
 	if f.Context.IsEmpty() {
 		f.Context = p.Stmt.Span
 	}
@@ -190,6 +196,33 @@ func (p *Pass) Report(f Finding) {
 		p.doubleQuotes(&f)
 	}
 	p.Found(f)
+}
+
+// keepCase are the dialects that tell names in quotes apart by letter case alone.
+var keepCase = dialect.In(dialect.ANSI, dialect.Postgres, dialect.Oracle)
+
+// tellsCase reports whether the statement has two names in quotes that differ in letter case alone.
+// They are taken for one here, so that nothing is certain of it.
+func (p *Pass) tellsCase() bool {
+	if !keepCase.Has(p.Dialect) {
+		return false
+	}
+	if p.caseOf != p.Stmt {
+		p.caseOf, p.hasCase = p.Stmt, false
+		written := map[syntax.Sym]string{}
+		for _, t := range p.Stmt.Tokens {
+			if t.Kind != syntax.QuotedName {
+				continue
+			}
+			name := string(p.Src[t.Span.Start:t.Span.End])
+			if earlier, ok := written[t.Sym]; ok && earlier != name {
+				p.hasCase = true
+				break
+			}
+			written[t.Sym] = name
+		}
+	}
+	return p.hasCase
 }
 
 // isReadLater reports whether the database takes the statement as it is written, and refuses what it

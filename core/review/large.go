@@ -127,7 +127,7 @@ func (r *Reviewer) piece(p *piece, d dialect.Dialect, tables *schema.Schema, src
 // isPlain reports whether a statement was read without an error and neither defines anything
 // nor calls what may.
 func isPlain(s *syntax.Statement) bool {
-	if len(s.Errors) > 0 || s.Cut {
+	if len(s.Errors) > 0 || s.Cut || !s.Connects.IsEmpty() {
 		return false
 	}
 	switch n := s.Node.(type) {
@@ -137,7 +137,7 @@ func isPlain(s *syntax.Statement) bool {
 		return !schema.EmptiesTable(n)
 	case *syntax.SelectStmt:
 		sel, ok := n.Query.Body.(*syntax.Select)
-		return ok && sel.IntoSpan.IsEmpty() && len(sel.Into) == 0 && schema.LoneCall(n) == nil
+		return ok && sel.IntoSpan.IsEmpty() && len(sel.Into) == 0 && !schema.Calls(n)
 	}
 	return false
 }

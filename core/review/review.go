@@ -127,31 +127,31 @@ type Finding struct {
 // Reviewer reviews one text after another. It is not safe for use by several
 // goroutines.
 type Reviewer struct {
-	options              Options
-	version              dialect.Version // of the dialect in hand, zero for the newest
-	names                *syntax.Names
-	parser               *syntax.Parser
-	binder               *bind.Binder
-	byDialect            [dialect.Count][2]*dispatch // for the newest version and for others, made when first asked for
-	dispatch             *dispatch                   // that of the dialect in hand
-	pass                 check.Pass
-	batch                []*syntax.Statement // those that were read and not yet looked at
-	more                 bool                // whether there may be others behind them
-	readsMore            bool                // those of the batch are to be kept
-	stmt                 *syntax.Statement   // in hand
-	text                 []byte              // in hand
-	modes                syntax.Modes        // in which a large text is read on
-	tables               *schema.Schema      // what is known at the statement
-	visitor              func(syntax.Node, syntax.Kind)
-	bound                []*bind.Info // of the statements that are looked at together
-	bindsMore            bool         // what is known of them is to be kept
-	info                 *bind.Info   // of the statement in hand, nil where it was not bound
-	bind                 func()
-	readOn, look, define func() // fill, examine and apply, made once
-	found                []Finding
-	faults               []Fault
-	faulty               []*check.Check // those that failed on the statement in hand
-	told                 map[*check.Check]*tally
+	options                       Options
+	version                       dialect.Version // of the dialect in hand, zero for the newest
+	names                         *syntax.Names
+	parser                        *syntax.Parser
+	binder                        *bind.Binder
+	byDialect                     [dialect.Count][2]*dispatch // for the newest version and for others, made when first asked for
+	dispatch                      *dispatch                   // that of the dialect in hand
+	pass                          check.Pass
+	batch                         []*syntax.Statement // those that were read and not yet looked at
+	more                          bool                // whether there may be others behind them
+	readsMore                     bool                // those of the batch are to be kept
+	stmt                          *syntax.Statement   // in hand
+	text                          []byte              // in hand
+	modes                         syntax.Modes        // in which a large text is read on
+	tables                        *schema.Schema      // what is known at the statement
+	visitor                       func(syntax.Node, syntax.Kind)
+	bound                         []*bind.Info // of the statements that are looked at together
+	bindsMore                     bool         // what is known of them is to be kept
+	info                          *bind.Info   // of the statement in hand, nil where it was not bound
+	bind                          func()
+	readOn, look, connect, define func() // fill, examine and what changes the tables, made once
+	found                         []Finding
+	faults                        []Fault
+	faulty                        []*check.Check // those that failed on the statement in hand
+	told                          map[*check.Check]*tally
 }
 
 // tally is what a check found in the statement in hand: the places of the findings that
@@ -174,6 +174,7 @@ func New(o Options) *Reviewer {
 	r.bind = func() {
 		r.info = r.bindNext(r.stmt)
 	}
+	r.connect = func() { r.tables.Connect(r.stmt, r.text) }
 	r.define = func() { r.tables.Apply(r.stmt, r.text) }
 	r.visitor = r.visit
 	return r
@@ -288,6 +289,11 @@ func (r *Reviewer) examineBatch(out *File) {
 func (r *Reviewer) examineTogether(out *File, stmts []*syntax.Statement) int {
 	r.bound = r.bound[:0]
 	r.bindsMore = false
+	if r.stmt = stmts[0]; !r.stmt.Connects.IsEmpty() {
+		if f := fault.Guard("going to another database", r.connect); f != nil {
+			r.faults = append(r.faults, Fault{r.stmt.Span, f})
+		}
+	}
 	for _, stmt := range stmts {
 		r.stmt, r.info = stmt, nil
 		if has(stmt, syntax.DeepError) {

@@ -97,7 +97,11 @@ func (s *Schema) apply(stmt syntax.Stmt, src []byte) bool {
 		case first == "rollback", first == "abort":
 			a.undo()
 		case leaves(statement):
-			s.forget()
+			if to, within, ok := a.goesTo(statement); ok {
+				a.leave(to, within)
+			} else {
+				s.forget()
+			}
 		}
 		s.conversions = s.conversions || createsConversion(statement)
 		if on, ok := setsNumbers(statement); ok {
@@ -162,6 +166,7 @@ func (s *Schema) loadBy(p *syntax.Parser, src []byte, d dialect.Dialect) {
 		at = passed.End
 		s.Problems = append(s.Problems, Problem{Span: passed, Message: caught.Error() + "; the statement is left out", Fault: true})
 	}
+	applier{src: src, schema: s}.comeHome()
 	if caught := fault.Guard("working views out", s.settleViews); caught != nil {
 		s.Problems = append(s.Problems, Problem{Message: caught.Error(), Fault: true})
 	}
@@ -180,6 +185,7 @@ func (s *Schema) load(stmt *syntax.Statement, src []byte) {
 		s.problem(e.Span, "expected %s, found %s; the statement is left out", expected, e.Found)
 	}
 	if !slices.ContainsFunc(stmt.Errors, func(e syntax.Error) bool { return e.Kind != syntax.TemplateError }) {
+		s.Connect(stmt, src)
 		s.Apply(stmt, src)
 	}
 }
@@ -366,7 +372,28 @@ func (a applier) createTable(n *syntax.CreateTable) {
 		a.schema.make(t)
 		a.schema.create(t)
 	}
+	if old := a.schema.tables[strings.ToLower(t.Name)].at(strings.ToLower(placeOf(t))); a.differInCase(t) ||
+		old != nil && old.table != nil && old.table.Name != t.Name && t.Quoted {
+		t = a.named(n.Name) // names are not told apart by letter case here, so nothing is known of it
+	}
 	a.schema.put(t)
+}
+
+// differInCase reports whether the names of two columns differ in letter case alone.
+func (a applier) differInCase(t *Table) bool {
+	if !slices.ContainsFunc(t.Columns, func(c Column) bool { return c.Quoted }) {
+		return false
+	}
+	names := make(map[string]string, len(t.Columns))
+	for i := range t.Columns {
+		name := t.Columns[i].Name
+		small := strings.ToLower(name)
+		if other, ok := names[small]; ok && other != name {
+			return true
+		}
+		names[small] = name
+	}
+	return false
 }
 
 // wholeTable gives the name of the table of which a query gives all columns as they stand, nil

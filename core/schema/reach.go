@@ -146,31 +146,62 @@ func (a applier) callsSystem(tokens []syntax.Token) bool {
 	return false
 }
 
-// ownCall gives the place of a call that is all that a SELECT without FROM gives, of a function
-// that is not built in; nothing for any other query.
-func (a applier) ownCall(n *syntax.SelectStmt) text.Span {
-	c := LoneCall(n)
-	if c == nil {
-		return text.Span{}
-	}
-	name := a.text(c.Name[len(c.Name)-1])
-	if _, builtin := a.schema.dialect.Arity(strings.ToLower(name)); builtin {
-		return text.Span{}
-	}
-	return c.Span()
+// ownCall gives the place of a query that reads no table and calls a function which is not built
+// in; nothing for any other query.
+func (a applier) ownCall(n *syntax.SelectStmt) (own text.Span) {
+	eachCall(n, func(c *syntax.Call, alone bool) bool {
+		if !alone && !slices.ContainsFunc(c.Args, a.namesTable) {
+			return true
+		}
+		name := a.text(c.Name[len(c.Name)-1])
+		if _, builtin := a.schema.dialect.Arity(strings.ToLower(name)); !builtin {
+			own = n.Span()
+		}
+		return own.IsEmpty()
+	})
+	return own
 }
 
-// LoneCall gives the call that is all that a SELECT without FROM gives, with what it hands to
-// the function; nil for any other query.
-func LoneCall(n *syntax.SelectStmt) *syntax.Call {
+// Calls reports whether a query reads no table and hands something to a function, which may do
+// more than it says.
+func Calls(n *syntax.SelectStmt) (calls bool) {
+	eachCall(n, func(*syntax.Call, bool) bool {
+		calls = true
+		return false
+	})
+	return calls
+}
+
+// eachCall calls f for the calls in a query without tables that are all it gives, or to which it
+// hands a text, as the name of a table; until f gives false.
+func eachCall(n *syntax.SelectStmt, f func(c *syntax.Call, alone bool) bool) {
 	sel, ok := n.Query.Body.(*syntax.Select)
-	if !ok || sel.From != nil || len(sel.Items) != 1 {
-		return nil
+	if !ok || sel.From != nil && slices.ContainsFunc(sel.From.Tables, func(t syntax.TableExpr) bool { return t.Kind() != syntax.KindFuncTable }) {
+		return
 	}
-	if c, ok := syntax.Unparen(sel.Items[0].X).(*syntax.Call); ok && len(c.Args) > 0 {
-		return c
+	var lone *syntax.Call
+	if sel.From == nil && len(sel.Items) == 1 {
+		if c, ok := syntax.Unparen(sel.Items[0].X).(*syntax.Call); ok && len(c.Args) > 0 {
+			lone = c
+		}
 	}
-	return nil
+	more := true
+	syntax.Inspect(sel, func(x syntax.Node) bool {
+		if c, ok := x.(*syntax.Call); ok && more && (c == lone || slices.ContainsFunc(c.Args, isText)) {
+			more = f(c, c == lone)
+		}
+		return more
+	})
+}
+
+// namesTable reports whether an argument is a text that names a table of the schema.
+func (a applier) namesTable(x syntax.Expr) bool {
+	return isText(x) && a.schema.countOf(lastName(a.src[x.Span().Start:x.Span().End])) > 0
+}
+
+func isText(x syntax.Expr) bool {
+	l, ok := x.(*syntax.Literal)
+	return ok && l.Lit == syntax.TextLiteral
 }
 
 // alters opens the tables of which a text says ALTER TABLE; all where it does not say of

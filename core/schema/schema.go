@@ -39,6 +39,7 @@ type Schema struct {
 	fresh        []*Table        // that were put since then
 	divided      map[string]bool // tables that have others for parts, by last name in lower case
 	changed      []place         // of tables that were put or removed since the last COMMIT
+	away         away
 	// Problems tell of what could not be applied.
 	Problems []Problem
 	// strangers are tables, by last name in lower case, that were changed and are not there.

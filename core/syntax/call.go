@@ -183,8 +183,12 @@ func (p *Parser) arguments(c *Call) {
 			p.fail(") or a comma")
 		case p.atAny(word.From, word.For, word.Placing, word.Using, word.As, word.Value, word.Similar, word.Escape):
 			if p.at(word.As) || p.at(word.Using) && p.peek(2).Kind == RightParen {
-				p.next()
-				p.typeName()
+				if p.accept(word.Using) {
+					p.characterSet()
+				} else {
+					p.next()
+					p.typeName()
+				}
 				if p.acceptKind(Comma) {
 					continue
 				}
@@ -550,9 +554,7 @@ func (p *Parser) convertsBytes() bool {
 
 func (p *Parser) convertUsing(start text.Pos, name Token, x Expr) Expr {
 	p.next()
-	if !p.accept(word.Binary) {
-		p.path("a character set")
-	}
+	p.characterSet()
 	p.expectKind(RightParen, ")")
 	exprs, idents := p.lists.exprs.Mark(), p.lists.idents.Mark()
 	p.lists.exprs.Push(x)
@@ -561,6 +563,15 @@ func (p *Parser) convertUsing(start text.Pos, name Token, x Expr) Expr {
 	args, parts := p.lists.exprs.Take(exprs), p.lists.idents.Take(idents)
 	*c = Call{node: p.node(start), Name: parts, Args: args}
 	return c
+}
+
+// characterSet passes over the name of one, which may stand in quotes.
+func (p *Parser) characterSet() {
+	if p.tok.Kind == TextToken {
+		p.next()
+	} else if !p.accept(word.Binary) {
+		p.path("a character set")
+	}
 }
 
 // typeFirst reports whether CONVERT begins with a type, as in SQL Server.

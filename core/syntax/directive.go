@@ -22,18 +22,28 @@ func (s *scanner) directives() {
 		}
 		start, end := s.pos, s.lineEnd(s.pos)
 		s.comments = append(s.comments, text.Span{Start: text.Pos(start), End: text.Pos(end)})
+		if s.rules.postgres && connects(s.src[start:end]) {
+			s.connects = text.Span{Start: text.Pos(start), End: text.Pos(end)}
+		}
 		if s.pos = end; s.rules.dollarQuotes && copiesIn(s.src[start:end]) {
 			s.copyData()
 		}
 	}
 }
 
+// connects reports whether a line is psql's \c or \connect and names a database; "-" is that of
+// before ("psql", "Meta-Commands").
+func connects(line []byte) bool {
+	words := bytes.Fields(line)
+	return len(words) > 1 && (string(words[0]) == `\c` || string(words[0]) == `\connect`) && string(words[1]) != "-"
+}
+
 // copiesIn reports whether a line is psql's \copy … from stdin, behind which rows stand.
 func copiesIn(line []byte) bool {
-	if !bytes.HasPrefix(line, []byte(`\copy`)) {
+	words := bytes.Fields(bytes.ToLower(line))
+	if len(words) == 0 || string(words[0]) != `\copy` {
 		return false
 	}
-	words := bytes.Fields(bytes.ToLower(line))
 	for i, w := range words[1:] {
 		if string(w) == "stdin" && string(words[i]) == "from" {
 			return true

@@ -135,6 +135,8 @@ func (s *scanner) clue() (dialect.Set, int) {
 			return dialect.In(dialect.SQLServer), 4 // a parameter, or DECLARE
 		case before.Word() == word.Collate && s.names.String(t.Sym) == "nocase":
 			return dialect.In(dialect.SQLite), 4
+		case t.Word() == word.Begin && last > 1 && s.tokens[last-2].Word() == word.On:
+			return dialect.In(dialect.SQLite, dialect.Oracle), 4 // a trigger's body at once
 		case before.Word() == word.Not && t.Word() == word.Atomic:
 			return dialect.In(dialect.MariaDB), pathWeight + 1
 		case t.Word() == word.Database && before.Word() == word.Attach:
@@ -179,8 +181,8 @@ func (s *scanner) clue() (dialect.Set, int) {
 		case word.From, word.Join, word.Select, word.Into, word.Update, word.Table, word.By, word.As:
 			return dialect.In(dialect.SQLServer), 3
 		}
-	case CastColons:
-		return dialect.In(dialect.Postgres), 3
+	case CastColons: // more than an operator of one of its extensions
+		return dialect.In(dialect.Postgres), 5
 	case Placeholder:
 		if c := s.src[t.Span.Start]; c == '$' && t.Span.Len() > 1 && classes[s.src[t.Span.Start+1]]&classMask == digitClass {
 			return dialect.In(dialect.Postgres, dialect.SQLite), 2

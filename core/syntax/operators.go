@@ -369,14 +369,25 @@ func (s *scanner) longer(start, end int) bool {
 		return prev == '~' || prev == '!' || prev == '@' || (prev == '|' || prev == '&') && s.rules.dollarQuotes ||
 			prev == '<' && s.src[end] == '#' && s.rules.postgres
 	case '-', '+':
-		return s.rules.postgres && bytes.ContainsAny(s.src[start:end], keepsSign) &&
-			!bytes.HasPrefix(s.src[end:], []byte("--"))
+		if bytes.HasPrefix(s.src[end:], []byte("--")) {
+			return false
+		}
+		return s.rules.postgres && bytes.ContainsAny(s.src[start:end], keepsSign) || bytes.IndexByte([]byte("<>="), s.src[end-1]) >= 0 && s.closes(end)
 	case '@': // elsewhere a variable begins
-		return s.rules.postgres && s.src[end-1] == '<'
+		return s.rules.postgres && (s.src[end-1] == '<' || s.src[end-1] == '!')
 	case '%': // of texts that are alike; %s is put in
 		return s.rules.postgres && s.src[end-1] == '<' && end+1 < len(s.src) && classes[s.src[end+1]]&(inWord|startsWord) == 0 && s.src[end+1] != '('
 	}
 	return false
+}
+
+// closes reports whether the signs from a place on are ended by a character that cannot begin an
+// operand, as in <-> and <+>: they belong to one operator with what stands before them.
+func (s *scanner) closes(at int) bool {
+	for at < len(s.src) && (s.src[at] == '-' || s.src[at] == '+') {
+		at++
+	}
+	return at < len(s.src) && bytes.IndexByte([]byte("<>="), s.src[at]) >= 0
 }
 
 // keepsSign are the characters with which PostgreSQL's operators may end in a sign.

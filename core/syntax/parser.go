@@ -32,6 +32,8 @@ type Statement struct {
 	// Open are the parts in which what a template puts in stands where clauses do, or that were
 	// passed over, so that there may be more clauses, tables and names than are known.
 	Open []text.Span
+	// Connects is the last command before it with which psql goes to another database, empty for none.
+	Connects text.Span
 	// Lax tells that SET has made the server take values that it would refuse.
 	Lax bool
 }
@@ -186,6 +188,7 @@ func (p *Parser) read(s Statement) *Statement {
 	if len(p.errors) > 0 {
 		p.errors = nil // they are the statement's
 	}
+	s.Connects, p.scan.connects = p.scan.connects, text.Span{}
 	kept := p.stmts.Next()
 	*kept = s
 	return kept

@@ -30,6 +30,8 @@ type scanner struct {
 	open bool
 	// openComment is the opener of a comment that runs to the end of the text.
 	openComment text.Span
+	// connects is the last command with which psql goes to another database.
+	connects text.Span
 	// inside counts the executed comments that are open.
 	inside int
 	// absent are closings of which none stands from a place on.
@@ -93,7 +95,7 @@ func rulesOf(d dialect.Dialect) lexicalRules {
 func (s *scanner) reset(src []byte, d dialect.Dialect) {
 	s.src, s.pos, s.rules = src, 0, rulesOf(d)
 	s.tokens, s.comments = s.tokens[:0], s.comments[:0]
-	s.openComment, s.absent = text.Span{}, nil
+	s.openComment, s.connects, s.absent = text.Span{}, text.Span{}, nil
 	s.delimiter, s.inside, s.pasted, s.open = nil, 0, s.pasted[:0], false
 	if bytes.HasPrefix(src, []byte{0xEF, 0xBB, 0xBF}) {
 		s.pos = 3

@@ -66,9 +66,10 @@ func caseOfTables(p *check.Pass, n syntax.Node) {
 func caseOfTable(p *check.Pass, id syntax.Ident, t *schema.Table) {
 	switch {
 	case folding.Has(p.Dialect) && !id.Quoted && !t.Quoted: // found whatever the case
+	case t.OtherCase: // both are there
 	case folding.Has(p.Dialect) && effective(p, id) != stored(p, t.Name, t.Quoted):
 		reportCase(p, id, t.Name, t.Quoted, "table", check.Certain)
-	case !folding.Has(p.Dialect) && !t.OtherCase && plain(p, id) != t.Name && strings.EqualFold(plain(p, id), t.Name):
+	case !folding.Has(p.Dialect) && plain(p, id) != t.Name && strings.EqualFold(plain(p, id), t.Name):
 		reportCase(p, id, t.Name, false, "table", check.Likely)
 	}
 }

@@ -132,6 +132,9 @@ func storedNull(p *check.Pass, x syntax.Expr, name string, column *schema.Column
 	if column != nil && (column.NotNull || column.Primary) {
 		return // it may be somebody's name
 	}
+	if p.Text(x) == "'Null'" {
+		return // a word like others
+	}
 	small := p.Text(x) == "'null'"
 	certainty := check.Likely
 	if small && column == nil {

@@ -88,8 +88,8 @@ func tellDefinedTwice(p *check.Pass, sel *syntax.Select, w *syntax.Window) {
 		if other == w {
 			return
 		}
-		if other.Name.Sym != w.Name.Sym || w.Name.IsZero() {
-			continue
+		if other.Name.Sym != w.Name.Sym || w.Name.IsZero() || other.Name.Quoted != w.Name.Quoted {
+			continue // in quotes letter case may tell them apart
 		}
 		p.Report(check.Finding{
 			Span: w.Name.Span, Context: w.Span(), Certainty: check.Certain,

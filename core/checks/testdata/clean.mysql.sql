@@ -1,0 +1,2 @@
+-- dialect: mysql
+CREATE TABLE swarms (a int STORAGE DISK, b int STORAGE DEFAULT NOT NULL, c int COLUMN_FORMAT DEFAULT);

@@ -1,0 +1,143 @@
+package schema
+
+import (
+	"slices"
+	"strings"
+
+	"justlens/core/dialect"
+	"justlens/core/syntax"
+)
+
+// A text may go from one database or schema to another, by USE, psql's \c or SET search_path. What
+// it made in the one is not in the other, and is there again when it comes back.
+
+// mostMoved bounds how many tables a text may take along by its comings and goings, else a short
+// USE would cost as much as all that was made before it.
+const mostMoved = 100_000
+
+// away holds the tables of the places that a text has left, by these.
+type away struct {
+	at     string // where the text is, in lower case, "" until it says so
+	tables map[string][]*Table
+	moved  int
+}
+
+// leave goes to another place: a database, which has tables of its own in each schema, or with
+// within a schema, beside which tables with a qualifier stay in sight.
+func (a applier) leave(to string, within bool) {
+	s := a.schema
+	if to = strings.ToLower(to); to == s.away.at || to == "public" && s.away.at == "" {
+		s.away.at = to
+		return
+	}
+	s.forget()
+	from := s.away.at
+	s.away.at = to
+	if s.away.moved > mostMoved {
+		a.openAll()
+		return
+	}
+	var left []*Table
+	for _, h := range s.tables {
+		for _, e := range h.entries {
+			if e.table != nil && (!within || e.qualifier == "") {
+				left = append(left, e.table)
+			}
+		}
+	}
+	slices.SortFunc(left, byName)
+	for _, t := range left {
+		s.withdraw(t)
+		s.putRelation(t.Name)
+	}
+	if s.away.tables == nil {
+		s.away.tables = map[string][]*Table{}
+	}
+	s.away.tables[from] = left
+	back := s.away.tables[to]
+	delete(s.away.tables, to)
+	for _, t := range back {
+		s.put(t)
+	}
+	s.away.moved += len(left) + len(back)
+}
+
+// comeHome puts the tables of all places back at the end of a text; of one that another place has,
+// too, it is not known which a name means.
+func (a applier) comeHome() {
+	places := make([]string, 0, len(a.schema.away.tables))
+	for place := range a.schema.away.tables {
+		places = append(places, place)
+	}
+	slices.Sort(places)
+	for _, place := range places {
+		for _, t := range a.schema.away.tables[place] {
+			if other := a.schema.tables[strings.ToLower(t.Name)].at(strings.ToLower(placeOf(t))); other != nil && other.table != nil {
+				a.openTable(other.table)
+				continue
+			}
+			a.schema.put(t)
+		}
+	}
+	a.schema.away = away{}
+}
+
+// withdraw takes a table of the schema's own out, as if it had never been put.
+func (s *Schema) withdraw(t *Table) {
+	name, qualifier := strings.ToLower(t.Name), strings.ToLower(placeOf(t))
+	h := s.tables[name]
+	if len(h.entries) == 1 {
+		s.erase(name)
+	} else {
+		h.entries = slices.DeleteFunc(h.entries, func(e *entry) bool {
+			if e.qualifier != qualifier {
+				return false
+			}
+			e.table = nil // for the directories
+			return true
+		})
+		delete(h.by, qualifier)
+		h.live--
+		s.live--
+	}
+	s.changes++
+}
+
+// goesTo tells where a statement that is passed over goes, and whether that is a schema of the
+// same database; ok is false for one that goes nowhere.
+func (a applier) goesTo(statement string) (to string, within, ok bool) {
+	words := strings.FieldsFunc(strings.ToLower(statement[:min(len(statement), 200)]), func(r rune) bool { return strings.ContainsRune(" =,;", r) })
+	if len(words) < 2 {
+		return "", false, false
+	}
+	last := words[len(words)-1]
+	switch {
+	case words[0] == "use":
+		return bareName(last), a.schema.dialect != dialect.SQLServer, true
+	case words[0] == "connect":
+		return bareName(words[1]), true, true
+	case words[0] == "set" && words[1] == "schema", strings.HasPrefix(statement, "alter session set current_schema"):
+		return bareName(last), true, true
+	case words[0] == "set":
+		i := slices.Index(words, "search_path")
+		if i < 0 || i+1 == len(words) {
+			return "", false, false
+		}
+		path := slices.DeleteFunc(words[i+1:], func(w string) bool { return w == "to" || strings.Contains(w, "$user") })
+		if len(path) == 0 {
+			return "", false, false
+		}
+		return bareName(path[0]), true, true
+	}
+	return "", false, false
+}
+
+func bareName(written string) string { return strings.Trim(written, "\"'`[]") }
+
+// Connect goes to the database that psql's \c before a statement names, in which nothing is of
+// what the text made so far.
+func (s *Schema) Connect(stmt *syntax.Statement, src []byte) {
+	if command := strings.Fields(string(src[stmt.Connects.Start:stmt.Connects.End])); len(command) > 1 {
+		applier{src: src, schema: s}.leave(strings.Join(command, " "), false)
+	}
+}
