@@ -216,7 +216,7 @@ func (b *Binder) isSystemColumn(sym syntax.Sym) bool {
 	case dialect.Oracle:
 		return name == "rowid" || name == "ora_rowscn" || strings.HasPrefix(name, "versions_") || name == "column_value" || name == "object_value"
 	case dialect.MySQL, dialect.MariaDB:
-		return name == "row_start" || name == "row_end" || name == "_rowid"
+		return name == "row_start" || name == "row_end" || name == "_rowid" || name == "my_row_id" && b.info.Dialect == dialect.MySQL
 	case dialect.SQLServer:
 		return strings.HasPrefix(name, "$")
 	}

@@ -87,6 +87,10 @@ func (a applier) alter(t *Table, n *syntax.AlterAction) {
 	switch n.Action {
 	case syntax.AddColumn:
 		a.addColumn(t, n)
+	case syntax.OtherAction:
+		if endsChecking(a.span(n.Span())) {
+			t.Checks = nil
+		}
 	case syntax.AddConstraint:
 		a.tableConstraint(t, n.Constraint)
 	case syntax.DropColumn:
@@ -313,18 +317,33 @@ func (t *Table) renumber(place func(int) int) {
 // dropConstraint drops what has the name: a key, a foreign key, a check or an index.
 func (t *Table) dropConstraint(name string, d dialect.Dialect) {
 	for _, k := range t.Keys {
-		if k.Primary && (strings.EqualFold(k.Name, name) || k.Name == "" && strings.EqualFold(t.Name+"_pkey", name)) {
+		if k.Primary && (strings.EqualFold(k.Name, name) || k.Name == "" && strings.EqualFold(t.unnamedKey(d), name)) {
 			for _, c := range k.Columns {
 				t.Columns[c].leaveKey(d)
 			}
 		}
 	}
 	t.Keys = slices.DeleteFunc(t.Keys, func(k Key) bool {
-		return strings.EqualFold(k.Name, name) || k.Primary && k.Name == "" && strings.EqualFold(t.Name+"_pkey", name)
+		return strings.EqualFold(k.Name, name) || k.Primary && k.Name == "" && strings.EqualFold(t.unnamedKey(d), name)
 	})
 	t.Foreign = slices.DeleteFunc(t.Foreign, func(f ForeignKey) bool { return strings.EqualFold(f.Name, name) })
 	t.Checks = slices.DeleteFunc(t.Checks, func(c Check) bool { return strings.EqualFold(c.Name, name) })
 	t.Indexes = slices.DeleteFunc(t.Indexes, func(i Index) bool { return strings.EqualFold(i.Name, name) })
+}
+
+// endsChecking reports whether an action lets rows in that do not meet a condition: ALTER CHECK …
+// NOT ENFORCED, NOCHECK CONSTRAINT, DISABLE CONSTRAINT.
+func endsChecking(action string) bool {
+	action = strings.ToLower(action)
+	return strings.HasPrefix(action, "nocheck") || strings.HasPrefix(action, "disable") || strings.Contains(action, "not enforced") || strings.Contains(action, "disable")
+}
+
+// unnamedKey gives the name of a primary key that got none: MySQL and MariaDB call each PRIMARY.
+func (t *Table) unnamedKey(d dialect.Dialect) string {
+	if d.Has(dialect.ExecutedComments) {
+		return "PRIMARY"
+	}
+	return t.Name + "_pkey"
 }
 
 // leaveKey takes a column out of the primary key. PostgreSQL, MySQL and MariaDB have made it
@@ -360,7 +379,7 @@ func (a applier) drop(n *syntax.Drop) {
 		}
 		last := a.text(ref.Name[len(ref.Name)-1])
 		switch what {
-		case "table", "view":
+		case "table", "tables", "view":
 			t := a.find(ref.Name)
 			if t != nil && t.IsView != (what == "view") {
 				for _, other := range a.schema.named(last) { // a temporary table hides a view of its name

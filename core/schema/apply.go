@@ -92,6 +92,8 @@ func (s *Schema) apply(stmt syntax.Stmt, src []byte) bool {
 	case *syntax.OtherStmt:
 		statement := a.span(n.Span())
 		switch first := firstWord(statement); {
+		case first == "drop":
+			a.dropSchema(statement)
 		case first == "commit":
 			s.changed = nil
 		case first == "rollback", first == "abort":
@@ -353,6 +355,9 @@ func (a applier) createTable(n *syntax.CreateTable) {
 			t.Columns[at] = merged(t.Columns[at], a.column(c))
 		}
 		a.columnConstraints(t, c, at)
+		if isSerial(t.Columns[at].Type) && a.schema.dialect.Has(dialect.ExecutedComments) { // it is UNIQUE there
+			t.Keys = append(t.Keys, Key{Columns: []int{at}})
+		}
 	}
 	for _, c := range n.Constraints {
 		a.tableConstraint(t, c)
@@ -528,6 +533,9 @@ func (a applier) constraint(t *Table, c *syntax.Constraint, columns []int) {
 		}
 		t.Indexes = append(t.Indexes, index)
 	case syntax.CheckKey:
+		if c.Kept {
+			return
+		}
 		t.Checks = append(t.Checks, Check{Name: name, Text: a.bare(c.X), Columns: a.columnsIn(t, c.X), Bounds: boundsOf(c.X, func(n syntax.Node) string { return a.span(n.Span()) })})
 	case syntax.ForeignKey:
 		if len(c.Table) == 0 {

@@ -11,9 +11,9 @@ import (
 // A text may go from one database or schema to another, by USE, psql's \c or SET search_path. What
 // it made in the one is not in the other, and is there again when it comes back.
 
-// mostMoved bounds how many tables a text may take along by its comings and goings, else a short
-// USE would cost as much as all that was made before it.
-const mostMoved = 100_000
+// mostMoved bounds how many tables are looked at as a text comes and goes, else a short USE would
+// cost as much as all that was made before it. Beyond, nothing is certain of any.
+const mostMoved = 1_000_000
 
 // away holds the tables of the places that a text has left, by these.
 type away struct {
@@ -59,7 +59,7 @@ func (a applier) leave(to string, within bool) {
 	for _, t := range back {
 		s.put(t)
 	}
-	s.away.moved += len(left) + len(back)
+	s.away.moved += len(s.tables) + len(left) + len(back)
 }
 
 // comeHome puts the tables of all places back at the end of a text; of one that another place has,
@@ -80,6 +80,33 @@ func (a applier) comeHome() {
 		}
 	}
 	a.schema.away = away{}
+}
+
+// dropSchema takes the tables out that a database or schema has which a statement drops.
+func (a applier) dropSchema(statement string) {
+	words := strings.FieldsFunc(strings.ToLower(statement[:min(len(statement), 500)]), func(r rune) bool { return strings.ContainsRune(" ,;", r) })
+	if len(words) < 3 || words[1] != "database" && words[1] != "schema" {
+		return
+	}
+	s := a.schema
+	s.forget()
+	for _, word := range words[2:] {
+		name := bareName(word)
+		delete(s.away.tables, name)
+		for t := range s.with(inSchemaNamed, name) {
+			if e := s.tables[strings.ToLower(t.Name)].at(strings.ToLower(placeOf(t))); e != nil && e.table == t && strings.EqualFold(t.Qualifier, name) {
+				s.remove(t)
+			}
+		}
+		if s.away.at == name {
+			s.away.at = ""
+			for _, h := range s.tables {
+				if e := h.at(""); e != nil && e.table != nil {
+					s.remove(e.table)
+				}
+			}
+		}
+	}
 }
 
 // withdraw takes a table of the schema's own out, as if it had never been put.

@@ -21,8 +21,10 @@ func (p *Parser) alterTable() Stmt {
 	p.acceptOnly()
 	n.Name = p.path("a table")
 	p.acceptKind(Asterisk)
+	unchecked := false
 	if p.at(word.With) { // SQL Server's WITH CHECK ADD …
 		p.next()
+		unchecked = p.at(word.Nocheck)
 		p.next()
 	}
 	mark := p.lists.actions.Mark()
@@ -36,6 +38,11 @@ func (p *Parser) alterTable() Stmt {
 		p.skipOne()
 	}
 	n.Actions = p.lists.actions.Take(mark)
+	for _, action := range n.Actions {
+		if unchecked && action.Constraint != nil && action.Constraint.Type == CheckKey {
+			action.Constraint.Kept = true
+		}
+	}
 	n.node = p.node(start)
 	return n
 }

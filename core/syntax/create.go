@@ -203,6 +203,13 @@ func (p *Parser) columnDef() *ColumnDef {
 			c.NotNull = !p.takesNull()
 			continue
 		}
+		if p.at(word.Key) && p.dialect.Has(dialect.ExecutedComments) { // PRIMARY may be left out
+			key, begins := p.slabs.constraints.New(), p.start()
+			p.next()
+			key.Type, key.node = PrimaryKey, p.node(begins)
+			p.lists.constraints.Push(key)
+			continue
+		}
 		if p.startsColumnConstraint() {
 			begun := p.i
 			p.lists.constraints.Push(p.constraint())
@@ -300,6 +307,7 @@ func (p *Parser) constraint() *Constraint {
 		p.expectKind(LeftParen, "( after CHECK")
 		c.X = p.expr()
 		p.expectKind(RightParen, ")")
+		c.Kept = p.isUnchecked()
 	case p.accept(word.Default):
 		c.Type = DefaultValue
 		if p.at(word.On) && p.peek(1).Word() == word.Null { // Oracle's ON NULL
@@ -341,6 +349,24 @@ func (p *Parser) constraint() *Constraint {
 	}
 	c.node = p.node(start)
 	return c
+}
+
+// isUnchecked reports whether rows need not meet the condition of CHECK that ends here: it is NOT
+// ENFORCED, or NOT VALID for those of before, or Oracle's DISABLE.
+func (p *Parser) isUnchecked() bool {
+	const far = 5 // as in NO INHERIT NOT VALID
+	for n := range far {
+		switch t := p.peek(n); {
+		case t.Kind != WordToken:
+			return false
+		case t.Word() == word.Not:
+			next := p.peek(n + 1)
+			return next.Word() == word.Valid || p.scan.names.String(next.Sym) == "enforced"
+		case t.Word() == word.Disable, p.scan.names.String(t.Sym) == "novalidate":
+			return true
+		}
+	}
+	return false
 }
 
 // generated reads GENERATED ALWAYS AS (x) STORED, GENERATED … AS IDENTITY, and

@@ -9,7 +9,9 @@ import (
 // behind their arguments.
 
 // makesObject reports whether a call makes an object of keys and values.
-func (p *Parser) makesObject(c *Call) bool { return p.isCallOf(c, "json_object", "json_objectagg") }
+func (p *Parser) makesObject(c *Call) bool {
+	return p.isCallOf(c, "json_object", "json_objectagg", "json_duality_object")
+}
 
 // jsonKey passes over KEY before the key of a JSON object.
 func (p *Parser) jsonKey(c *Call) {

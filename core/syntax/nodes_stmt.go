@@ -163,8 +163,8 @@ type Constraint struct {
 	// OnDelete and OnUpdate are the spans of what follows these words, empty
 	// where they are not written.
 	OnDelete, OnUpdate text.Span
-	// Kept tells that a generated column is stored, that an identity takes no other value, and
-	// of a full text or other special index that it is one.
+	// Kept tells that a generated column is stored, that an identity takes no other value, that
+	// rows need not meet a CHECK, and of a full text or other special index that it is one.
 	Kept bool
 }
 

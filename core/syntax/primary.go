@@ -348,7 +348,7 @@ func (p *Parser) typedLiteralOrNil(start text.Pos) Expr {
 // intervalOrNil reads INTERVAL '1' DAY, INTERVAL 1 DAY, INTERVAL '1 day'.
 func (p *Parser) intervalOrNil(start text.Pos) Expr {
 	switch next := p.peek(1); next.Kind {
-	case TextToken, NumberToken, LeftParen, Placeholder, Minus, VariableName:
+	case TextToken, NumberToken, LeftParen, Placeholder, Minus, Plus, VariableName:
 	case WordToken:
 		if !p.isUnit(p.peek(2).Word()) {
 			return nil

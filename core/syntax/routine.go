@@ -138,6 +138,8 @@ func (p *Parser) startsBody(kind word.Word) bool {
 	case word.Begin, word.Declare, word.Loop, word.While, word.Repeat, word.Call, word.Do, word.Case, word.Select, word.Signal,
 		word.Grant, word.Revoke, word.Drop, word.Truncate, word.Alter, word.Show, word.Create:
 		return true
+	case word.Analyze:
+		return p.dialect.Has(dialect.ExecutedComments)
 	case word.Return:
 		return p.peek(1).Word() != word.Type
 	case word.Insert, word.Update, word.Delete, word.Replace:

@@ -113,6 +113,10 @@ func (p *Parser) anyStatement() Stmt {
 		switch p.peek(n).Word() {
 		case word.Table, word.View, word.Index, word.Type, word.Domain, word.Sequence:
 			return p.drop()
+		case word.Tables:
+			if p.dialect.Has(dialect.ExecutedComments) {
+				return p.drop()
+			}
 		}
 	case word.Rename:
 		if p.peek(1).Word() == word.Table {

@@ -184,6 +184,14 @@ func isKey(t *schema.Table, columns []int, d dialect.Dialect) bool {
 		for _, f := range t.Foreign { // which get an index
 			keys = append(keys, f.Columns)
 		}
+		if len(primary) == 0 { // the first that takes no NULL is in its place
+			for _, k := range t.Keys {
+				if !slices.ContainsFunc(k.Columns, func(i int) bool { return !t.Columns[i].NotNull }) {
+					primary = k.Columns
+					break
+				}
+			}
+		}
 		return slices.ContainsFunc(keys, func(key []int) bool {
 			key = slices.Clone(key)
 			for _, column := range primary { // each index ends with the primary key

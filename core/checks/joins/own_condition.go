@@ -45,6 +45,9 @@ func runOwnCondition(p *check.Pass, j *syntax.Join) {
 	if !j.Natural && j.Type != syntax.CrossJoin || j.On == nil && len(j.Using) == 0 || len(p.Stmt.Errors) > 0 {
 		return
 	}
+	if left, ok := j.Left.(*syntax.Join); ok && left.On == nil && len(left.Using) == 0 && !left.Natural && left.Type != syntax.CrossJoin {
+		return // the condition is that of the join before
+	}
 	word, _, ok := p.FirstTokensIn(j.OpSpan)
 	if !ok || !j.Natural && crossesByCondition.Has(p.Dialect) {
 		return

@@ -69,7 +69,7 @@ func runDuplicateAlias(p *check.Pass, n syntax.Node) {
 func duplicateCTE(p *check.Pass, w *syntax.With) {
 	for i, c := range w.CTEs[:min(len(w.CTEs), mostSources)] {
 		for _, earlier := range w.CTEs[:i] {
-			if earlier.Name.Sym == c.Name.Sym && c.Name.Sym != 0 {
+			if earlier.Name.Sym == c.Name.Sym && c.Name.Sym != 0 && !(p.Dialect == dialect.MySQL && p.Ident(earlier.Name) != p.Ident(c.Name)) { // which may tell letter case
 				p.Report(check.Finding{
 					Span: c.Name.Span, Certainty: check.Certain, Verdicts: check.Everywhere(check.Refused),
 					Message: fmt.Sprintf("two common table expressions are called %s", p.Ident(c.Name)),

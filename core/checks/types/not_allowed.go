@@ -53,7 +53,8 @@ func runNotAllowed(p *check.Pass, n syntax.Node) {
 	switch n := n.(type) {
 	case *syntax.Assign:
 		if lit, ok := n.Value.(*syntax.Literal); ok && !p.IgnoresErrors(n) {
-			if l, ok := allowedIn(p, writtenTable(p, n, p.PlaceOf(lit).Column), p.PlaceOf(lit).Column); ok {
+			t := writtenTable(p, n, p.PlaceOf(lit).Column)
+			if l, ok := allowedIn(p, t, p.PlaceOf(lit).Column); ok && !p.IsFilled(t) {
 				l.judge(lit, true)
 			}
 		}
@@ -71,7 +72,7 @@ func runNotAllowed(p *check.Pass, n syntax.Node) {
 		}
 		for i, c := range p.Targets(n) {
 			l, ok := allowedIn(p, source.SchemaTable(), c)
-			if !ok {
+			if !ok || p.IsFilled(l.table) {
 				continue
 			}
 			for _, row := range values.Rows {
