@@ -29,7 +29,7 @@ func Function(name string) FunctionKind {
 		"regr_slope", "regr_sxx", "regr_sxy", "regr_syy", "mode", "median", "collect_list", "collect_set",
 		"approx_count_distinct", "percentile", "percentile_approx", "count_if", "max_by", "min_by", "checksum_agg",
 		"grouping", "grouping_id", "some_agg", "first", "last", "skewness", "kurtosis", "approx_percentile", "histogram_numeric",
-		"try_sum", "try_avg", "stats_mode", "wm_concat", "range_agg", "range_intersect_agg", "bool_xor":
+		"try_sum", "try_avg", "stats_mode", "wm_concat", "range_agg", "range_intersect_agg", "bool_xor", "st_collect":
 		return Aggregate
 	case "min", "max":
 		return Aggregate
@@ -65,7 +65,13 @@ func (d Dialect) IsAggregate(name string, arguments int) bool {
 	if Function(name) != Aggregate {
 		return false
 	}
-	return !(d == SQLite && arguments > 1 && (name == "min" || name == "max"))
+	switch name {
+	case "min", "max":
+		return d != SQLite || arguments < 2
+	case "st_collect": // PostGIS has one of two geometries as well
+		return arguments < 2
+	}
+	return true
 }
 
 // Result says of what type a function's result is, as far as its name tells.

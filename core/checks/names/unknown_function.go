@@ -1,6 +1,7 @@
 package names
 
 import (
+	"bytes"
 	"fmt"
 
 	"justlens/core/check"
@@ -63,7 +64,7 @@ func runUnknownFunction(p *check.Pass, c *syntax.Call) {
 		Message: fmt.Sprintf("%s has no built-in function %s", p.Dialect.Title(), p.Ident(c.Name[0])),
 		Why:     "Unless it was created elsewhere, the call is refused.",
 	}
-	if near := nearFunction(p, name, len(c.Args)); near != "" {
+	if near := nearFunction(p, name, len(c.Args)); near != "" && !isRepeated(p, c.Name[0].Span) {
 		f.Certainty = check.Likely
 		f.Why = fmt.Sprintf("Did you mean %s?", near)
 		f.Mends = []check.Mend{{Title: "write " + near, Effect: check.NewRows, Edits: []text.Edit{check.Replace(c.Name[0].Span, near)}}}
@@ -96,6 +97,14 @@ func calledColumn(p *check.Pass, c *syntax.Call) {
 		p.Report(f)
 		return
 	}
+}
+
+// isRepeated reports whether a name stands more than twice near a place: slips are made once, and
+// what is written again and again is another's function or type.
+func isRepeated(p *check.Pass, at text.Span) bool {
+	const near = 16 << 10
+	around := p.Src[max(0, int(at.Start)-near):min(len(p.Src), int(at.End)+near)]
+	return bytes.Count(around, p.Src[at.Start:at.End]) > 2
 }
 
 // nearFunction finds the one built-in function that is a letter away from a name of

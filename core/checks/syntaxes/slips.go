@@ -32,7 +32,10 @@ var missingComma = &check.Check{
 		Dialect: dialect.MariaDB,
 		Bad:     "SELECT hive_id FROM hives WHERE name IN ('Ash', 'Birch' 'Clover')",
 		Good:    "SELECT hive_id FROM hives WHERE name IN ('Ash', 'Birch', 'Clover')",
-		Near:    []string{"SELECT CONCAT('a long text that ' 'goes on') AS remark"},
+		Near: []string{
+			"SELECT CONCAT('a long text that ' 'goes on') AS remark",
+			"SELECT hive_id FROM hives WHERE name IN (_binary 'Ash', _utf8mb4 'Birch')",
+		},
 	}},
 	On: check.Nodes(func(p *check.Pass, in *syntax.In) { joinedTexts(p, in.List) }).And(check.Nodes(joinedInValues)).And(check.Errors(tellMissingComma, syntax.MissingCommaError)),
 }
@@ -63,7 +66,7 @@ func joinedTexts(p *check.Pass, items []syntax.Expr) {
 		if !ok || lit.Lit != syntax.TextLiteral || len(items) < 2 {
 			continue
 		}
-		if first, second, ok := p.FirstTokens(lit); ok && second.Kind == syntax.TextToken {
+		if first, second, ok := p.FirstTokens(lit); ok && first.Kind == syntax.TextToken && second.Kind == syntax.TextToken {
 			v := p.Check.Verdicts.But(check.Wrong, dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Postgres, dialect.Spark))
 			reportMissing(p, lit.Span(), first.Span.End, string(p.Src[second.Span.Start:second.Span.End]), v)
 		}

@@ -1,5 +1,5 @@
 -- dialect: postgres
--- checks: name.duplicate-output, name.unknown-column, name.unknown-table, name.case-folding, definition.already-there, definition.column-twice, write.column-twice, type.literal, logic.chained-comparison, syntax.joined-signs
+-- checks: name.unknown-function, name.duplicate-output, name.unknown-column, name.unknown-table, name.case-folding, definition.already-there, definition.column-twice, write.column-twice, type.literal, logic.chained-comparison, syntax.joined-signs
 CREATE TABLE swarm_a ("abc" int, "ABC" int, "Abc" text, PRIMARY KEY ("abc", "ABC"), UNIQUE ("ABC", "Abc"));
 INSERT INTO swarm_a ("abc", "ABC", "Abc") VALUES (1, 2, 'x');
 UPDATE swarm_a SET "abc" = 1, "ABC" = 2;
@@ -23,3 +23,4 @@ SET search_path = north, pg_catalog;
 CREATE TABLE swarm_e (swarm_id int); SELECT swarm_id FROM swarm_e;
 SET search_path = south;
 SELECT code FROM swarm_e; SELECT swarm_id FROM swarm_e; -- want "name.unknown-column"
+SELECT substrin(name, 2) AS a, substrin(name, 3) AS b, substrin(name, 4) AS c FROM hives;
