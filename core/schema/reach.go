@@ -281,7 +281,10 @@ func (a applier) open(written []byte) {
 	if name == "" || !a.schema.HasTables() {
 		return
 	}
-	if t := a.schema.Table("", name); t != nil {
+	if a.schema.countOf(name) > few {
+		return
+	}
+	for _, t := range a.schema.named(name) { // in whichever schema
 		a.openTable(t)
 	}
 }

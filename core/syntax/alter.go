@@ -387,7 +387,7 @@ func (p *Parser) drop() Stmt {
 	start := p.start()
 	n := p.slabs.drops.New()
 	p.next()
-	for p.atAny(word.Temporary, word.Materialized) {
+	for p.atAny(word.Temporary, word.Materialized, word.Foreign) {
 		p.next()
 	}
 	n.What = Ident{Span: p.tok.Span, Sym: p.tok.Sym}

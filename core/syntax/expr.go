@@ -60,7 +60,9 @@ func (p *Parser) prefix() Expr {
 	case Tilde:
 		op, power = OpComplement, p.power[dialect.Complement]
 	case Exclamation:
-		op = OpNot
+		if op = OpNot; p.scan.rules.postgres { // an operator of an extension
+			op, power = OpOther, p.power[dialect.Other]
+		}
 	case OtherOperator, BitwiseXor, ArrowOperator:
 		op, power = OpOther, p.power[dialect.Other]
 	case WordToken:

@@ -57,6 +57,9 @@ func Weigh(path string, src []byte, names *Names) Weighed {
 				}
 			}
 			clues.Add(set, weight, s.describe(last.Span))
+			if last.Kind == CastColons {
+				clues.Add(dialect.In(dialect.MySQL, dialect.MariaDB), -weight, "")
+			}
 		} else if clue == "" && s.goesOn(last) {
 			clue = s.describe(last.Span)
 		} else if last.Kind == QuotedName && s.src[last.Span.Start] == '"' && s.behindTableWord() {

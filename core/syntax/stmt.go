@@ -107,7 +107,7 @@ func (p *Parser) anyStatement() Stmt {
 		}
 	case word.Drop:
 		n := 1
-		if w := p.peek(n).Word(); w == word.Temporary || w == word.Materialized {
+		if w := p.peek(n).Word(); w == word.Temporary || w == word.Materialized || w == word.Foreign && p.peek(n+1).Word() == word.Table {
 			n++
 		}
 		switch p.peek(n).Word() {

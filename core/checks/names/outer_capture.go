@@ -41,6 +41,9 @@ func runOuterCapture(p *check.Pass, name *syntax.Name) {
 	if !p.TellsNames(u.Scope) {
 		return // it may be a variable of the routine
 	}
+	if u.Scope.Node.Kind() == syntax.KindInsert {
+		return // ON DUPLICATE KEY sees what the query behind INSERT reads
+	}
 	if table, _ := p.Enclosing(name, syntax.Kinds(syntax.KindFuncTable)); table != nil {
 		return // it can be of no other query
 	}

@@ -11,3 +11,4 @@ CREATE TABLE swarm_h (a INT PRIMARY KEY); ALTER TABLE swarm_h DROP CONSTRAINT `p
 SELECT a.swarm_id FROM swarm_a AS a JOIN swarm_b AS b NATURAL JOIN swarm_c AS c ON a.swarm_id = b.seen; SELECT NOW() + INTERVAL +1 YEAR;
 CREATE PROCEDURE measure() ANALYZE TABLE swarm_a UPDATE HISTOGRAM ON swarm_id;
 INSERT INTO swarm_d VALUES (1, _binary 'G'), (2, _utf8mb4 'G'), (3, _binary'x');
+INSERT INTO swarm_h (a) SELECT swarm_id FROM swarm_b ON DUPLICATE KEY UPDATE a = seen;

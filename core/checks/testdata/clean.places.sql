@@ -1,5 +1,5 @@
 -- dialect: postgres
--- checks: name.unknown-function, name.duplicate-output, name.unknown-column, name.unknown-table, name.case-folding, definition.already-there, definition.column-twice, write.column-twice, type.literal, logic.chained-comparison, syntax.joined-signs
+-- checks: name.unknown-function, name.duplicate-output, name.unknown-column, name.unknown-table, name.case-folding, definition.already-there, definition.column-twice, write.column-twice, type.literal, logic.chained-comparison, type.operands, write.value-count, syntax.joined-signs
 CREATE TABLE swarm_a ("abc" int, "ABC" int, "Abc" text, PRIMARY KEY ("abc", "ABC"), UNIQUE ("ABC", "Abc"));
 INSERT INTO swarm_a ("abc", "ABC", "Abc") VALUES (1, 2, 'x');
 UPDATE swarm_a SET "abc" = 1, "ABC" = 2;
@@ -24,3 +24,6 @@ CREATE TABLE swarm_e (swarm_id int); SELECT swarm_id FROM swarm_e;
 SET search_path = south;
 SELECT code FROM swarm_e; SELECT swarm_id FROM swarm_e; -- want "name.unknown-column"
 SELECT substrin(name, 2) AS a, substrin(name, 3) AS b, substrin(name, 4) AS c FROM hives;
+CREATE TABLE east.swarm_f (id serial); CREATE TABLE west.swarm_f (id serial); SELECT NULL FROM wax.add_column('west', 'swarm_f', 'wax'); INSERT INTO west.swarm_f (wax) VALUES (1);
+CREATE FOREIGN TABLE swarm_g (kg numeric(6, 2)) SERVER old; DROP FOREIGN TABLE swarm_g; CREATE FOREIGN TABLE swarm_g (kg numeric(6, 4)) SERVER old;
+SELECT !'heavy'::wax_query & 'light';
