@@ -186,7 +186,7 @@ func (p *Pass) Report(f Finding) {
 		f.Certainty = Possible
 	}
 	if p.tellsCase() {
-		f.Certainty = Possible
+		return
 	}
 	if f.Context.IsEmpty() {
 		f.Context = p.Stmt.Span
@@ -198,29 +198,11 @@ func (p *Pass) Report(f Finding) {
 	p.Found(f)
 }
 
-// keepCase are the dialects that tell names in quotes apart by letter case alone.
-var keepCase = dialect.In(dialect.ANSI, dialect.Postgres, dialect.Oracle)
-
-// tellsCase reports whether the statement has two names in quotes that differ in letter case alone.
-// They are taken for one here, so that nothing is certain of it.
+// tellsCase reports whether names of the statement differ in letter case alone: they are taken for
+// one here, so that nothing can be told of it.
 func (p *Pass) tellsCase() bool {
-	if !keepCase.Has(p.Dialect) {
-		return false
-	}
 	if p.caseOf != p.Stmt {
-		p.caseOf, p.hasCase = p.Stmt, false
-		written := map[syntax.Sym]string{}
-		for _, t := range p.Stmt.Tokens {
-			if t.Kind != syntax.QuotedName {
-				continue
-			}
-			name := string(p.Src[t.Span.Start:t.Span.End])
-			if earlier, ok := written[t.Sym]; ok && earlier != name {
-				p.hasCase = true
-				break
-			}
-			written[t.Sym] = name
-		}
+		p.caseOf, p.hasCase = p.Stmt, !p.Stmt.ByCaseAlone(p.Src, p.Dialect).IsEmpty()
 	}
 	return p.hasCase
 }

@@ -149,6 +149,9 @@ func compiled(in *facts.Facts, stmt *syntax.Statement, make func(*compiler) *que
 			panic(e)
 		}
 	}()
+	if at := stmt.ByCaseAlone(in.Src, in.Dialect); !at.IsEmpty() {
+		panic(Unknown{What: "a name that differs from another in letter case alone", Span: at})
+	}
 	c.plan.query = make(c)
 	for _, o := range c.plan.query.columns {
 		name := ""

@@ -13,7 +13,7 @@ import (
 
 // mostMoved bounds how many tables are looked at as a text comes and goes, else a short USE would
 // cost as much as all that was made before it. Beyond, nothing is certain of any.
-const mostMoved = 1_000_000
+const mostMoved = 20_000
 
 // away holds the tables of the places that a text has left, by these.
 type away struct {

@@ -497,7 +497,7 @@ func (p *Parser) castCall(start text.Pos) Expr {
 	p.next()
 	n := p.slabs.casts.New()
 	n.Try = try
-	if convert && p.typeFirst() {
+	if convert && !p.dialect.Has(dialect.ExecutedComments) && p.typeFirst() {
 		n.Type = p.typeName()
 		p.expectKind(Comma, "a comma")
 		n.X = p.expr()
@@ -578,12 +578,12 @@ func (p *Parser) characterSet() {
 func (p *Parser) typeFirst() bool {
 	switch p.word {
 	case word.Int, word.Integer, word.Bigint, word.Smallint, word.Tinyint, word.Bit, word.Decimal, word.Numeric, word.Float,
-		word.Real, word.Date, word.Time, word.Datetime, word.Varchar, word.Nvarchar, word.Char, word.Nchar, word.Varbinary:
+		word.Real, word.Date, word.Time, word.Datetime, word.Varchar, word.Nvarchar, word.Char, word.Nchar, word.Varbinary, word.Binary, word.Text, word.Xml:
 		next := p.peek(1).Kind
 		return next == Comma || next == LeftParen
 	case word.NoWord:
 		switch p.scan.names.String(p.tok.Sym) {
-		case "datetime2", "smalldatetime", "datetimeoffset", "money", "uniqueidentifier":
+		case "datetime2", "smalldatetime", "datetimeoffset", "money", "smallmoney", "uniqueidentifier", "image", "ntext", "sysname", "sql_variant", "rowversion":
 			return true
 		}
 	}

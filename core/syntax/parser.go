@@ -38,6 +38,32 @@ type Statement struct {
 	Lax bool
 }
 
+// keepCase are the dialects that tell names in quotes apart by letter case alone.
+var keepCase = dialect.In(dialect.ANSI, dialect.Postgres, dialect.Oracle)
+
+// ByCaseAlone gives a name in quotes that differs from another of the statement in letter case
+// alone, empty for none: they have one [Sym].
+func (s *Statement) ByCaseAlone(src []byte, d dialect.Dialect) text.Span {
+	if !keepCase.Has(d) {
+		return text.Span{}
+	}
+	var written map[Sym]string
+	for _, t := range s.Tokens {
+		if t.Kind != QuotedName {
+			continue
+		}
+		name := string(src[t.Span.Start:t.Span.End])
+		if earlier, ok := written[t.Sym]; ok && earlier != name {
+			return t.Span
+		}
+		if written == nil {
+			written = map[Sym]string{}
+		}
+		written[t.Sym] = name
+	}
+	return text.Span{}
+}
+
 // Bounds of what is read: the nesting of expressions, queries and joins, above that
 // of PostgreSQL 15 (some 10,000 parentheses), and the height of the trees that chains of
 // operators, joins and branches make: a stack is never deeper than that.
@@ -230,7 +256,7 @@ func (p *Parser) whole() Stmt {
 		}
 		p.opens(p.since(start))
 	}
-	if !p.broken && !p.atEnd() && !p.startsAnother() {
+	if !p.broken && !p.atEnd() && !p.startsAnother() && !p.goesOn() {
 		p.fail("the end of the statement")
 	}
 	return stmt
@@ -298,6 +324,21 @@ func (p *Parser) startsAnother() bool {
 		return p.dialect.Has(dialect.BatchLines)
 	case word.Fetch: // of a cursor, not the row limit
 		return p.peek(2).Word() == word.From && p.dialect.Has(dialect.BatchLines)
+	}
+	return false
+}
+
+// goesOn reports whether a statement of Transact-SQL begins behind another on the same line: the words
+// that it begins with are reserved there.
+func (p *Parser) goesOn() bool {
+	if p.dialect != dialect.SQLServer {
+		return false
+	}
+	switch p.word {
+	case word.Select, word.Insert, word.Update, word.Delete, word.Create, word.Alter, word.Drop, word.Declare, word.Exec, word.Execute,
+		word.Print, word.If, word.Set, word.Begin, word.Truncate, word.Use, word.Commit, word.Rollback, word.Return, word.While,
+		word.Open, word.Close, word.Deallocate, word.Raiserror, word.Waitfor:
+		return true
 	}
 	return false
 }

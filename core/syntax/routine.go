@@ -792,7 +792,7 @@ func (p *Parser) setStmt() []Expr {
 				continue
 			}
 		}
-		if p.dialect.Has(dialect.BatchLines) && p.startsAnother() {
+		if p.dialect.Has(dialect.BatchLines) && p.startsAnother() || p.goesOn() {
 			break
 		}
 		p.skipOne()

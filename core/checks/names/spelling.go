@@ -225,6 +225,9 @@ var doubleQuotedText = &check.Check{
 			Why:     "Put it in single quotes: double quotes are for names, and no column has this one.",
 		}
 		effect := check.NewRows
+		if p.Dialect == dialect.SQLServer { // sqlcmd leaves QUOTED_IDENTIFIER off
+			f.Certainty = min(f.Certainty, check.Likely)
+		}
 		if p.Dialect == dialect.SQLite {
 			effect = check.SameRows
 			f.Why = "Put it in single quotes: it is taken for text only because no column has this name."

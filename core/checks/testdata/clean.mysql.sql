@@ -5,8 +5,8 @@ CREATE TABLE swarm_c (x INT, y BIGINT UNSIGNED, FOREIGN KEY (x) REFERENCES swarm
 CREATE TABLE swarm_d (u INT NOT NULL, a INT, UNIQUE (u), KEY (a)); CREATE TABLE swarm_e (x INT, y INT, FOREIGN KEY (x, y) REFERENCES swarm_d (a, u));
 DROP TABLES swarm_e, swarm_d; CREATE TABLE swarm_d (a INT CHECK (a < 10) NOT ENFORCED, b INT, CONSTRAINT few CHECK (b < 5)); INSERT INTO swarm_d VALUES (12, 3);
 ALTER TABLE swarm_d ALTER CHECK few NOT ENFORCED; INSERT INTO swarm_d VALUES (2, 6);
-CREATE DATABASE wax; CREATE TABLE wax.swarm_f (a INT); DROP DATABASE wax; CREATE DATABASE wax; CREATE TABLE wax.swarm_f (b INT); SELECT b FROM wax.swarm_f;
-USE wax; CREATE TABLE swarm_g (a int); DROP DATABASE wax; CREATE DATABASE wax; USE wax; CREATE TABLE swarm_g (b int); SELECT b FROM swarm_g;
+CREATE DATABASE swarm_wax; CREATE TABLE swarm_wax.swarm_f (a INT); DROP DATABASE swarm_wax; CREATE DATABASE swarm_wax; CREATE TABLE swarm_wax.swarm_f (b INT); SELECT b FROM swarm_wax.swarm_f;
+USE swarm_wax; CREATE TABLE swarm_g (a int); DROP DATABASE swarm_wax; CREATE DATABASE swarm_wax; USE swarm_wax; CREATE TABLE swarm_g (b int); SELECT b FROM swarm_g;
 CREATE TABLE swarm_h (a INT PRIMARY KEY); ALTER TABLE swarm_h DROP CONSTRAINT `primary`; ALTER TABLE swarm_h ADD PRIMARY KEY (a); SELECT my_row_id FROM swarm_h;
 SELECT a.swarm_id FROM swarm_a AS a JOIN swarm_b AS b NATURAL JOIN swarm_c AS c ON a.swarm_id = b.seen; SELECT NOW() + INTERVAL +1 YEAR;
 CREATE PROCEDURE measure() ANALYZE TABLE swarm_a UPDATE HISTOGRAM ON swarm_id;

@@ -11,7 +11,7 @@ ALTER TABLE swarm_a ADD COLUMN "aBC" int;
 -- silent: what fields, operators of extensions and functions bring, and what another database has
 CREATE TABLE swarm_c (swarm_id int, rast int); SELECT swarm_id, (bands_of(rast)).* FROM swarm_c ORDER BY 1, band;
 SELECT NULL FROM wax.add_column('swarm_c', 'wax', 'text'); INSERT INTO swarm_c (swarm_id, wax) VALUES (1, 'x');
-SELECT h.name FROM hives AS h WHERE h.frame_count <-> 3 < 0.5 AND h.frame_count ~++ 4 OR h.name !@ h.name;
+SELECT h.name FROM swarm_c AS h WHERE h.frame_count <-> 3 < 0.5 AND h.frame_count ~++ 4 OR h.name !@ h.name;
 CREATE TABLE swarm_d (a int);
 \c other
 CREATE TABLE swarm_d (a int, b int); INSERT INTO swarm_d (b) VALUES (1);
@@ -23,7 +23,7 @@ SET search_path = north, pg_catalog;
 CREATE TABLE swarm_e (swarm_id int); SELECT swarm_id FROM swarm_e;
 SET search_path = south;
 SELECT code FROM swarm_e; SELECT swarm_id FROM swarm_e; -- want "name.unknown-column"
-SELECT substrin(name, 2) AS a, substrin(name, 3) AS b, substrin(name, 4) AS c FROM hives;
+SELECT substrin(name, 2) AS a, substrin(name, 3) AS b, substrin(name, 4) AS c FROM swarm_c;
 CREATE TABLE east.swarm_f (id serial); CREATE TABLE west.swarm_f (id serial); SELECT NULL FROM wax.add_column('west', 'swarm_f', 'wax'); INSERT INTO west.swarm_f (wax) VALUES (1);
 CREATE FOREIGN TABLE swarm_g (kg numeric(6, 2)) SERVER old; DROP FOREIGN TABLE swarm_g; CREATE FOREIGN TABLE swarm_g (kg numeric(6, 4)) SERVER old;
-SELECT !'heavy'::wax_query & 'light';
+SELECT !'heavy'::swarm_query & 'light';
