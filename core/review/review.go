@@ -127,31 +127,32 @@ type Finding struct {
 // Reviewer reviews one text after another. It is not safe for use by several
 // goroutines.
 type Reviewer struct {
-	options                       Options
-	version                       dialect.Version // of the dialect in hand, zero for the newest
-	names                         *syntax.Names
-	parser                        *syntax.Parser
-	binder                        *bind.Binder
-	byDialect                     [dialect.Count][2]*dispatch // for the newest version and for others, made when first asked for
-	dispatch                      *dispatch                   // that of the dialect in hand
-	pass                          check.Pass
-	batch                         []*syntax.Statement // those that were read and not yet looked at
-	more                          bool                // whether there may be others behind them
-	readsMore                     bool                // those of the batch are to be kept
-	stmt                          *syntax.Statement   // in hand
-	text                          []byte              // in hand
-	modes                         syntax.Modes        // in which a large text is read on
-	tables                        *schema.Schema      // what is known at the statement
-	visitor                       func(syntax.Node, syntax.Kind)
-	bound                         []*bind.Info // of the statements that are looked at together
-	bindsMore                     bool         // what is known of them is to be kept
-	info                          *bind.Info   // of the statement in hand, nil where it was not bound
-	bind                          func()
-	readOn, look, connect, define func() // fill, examine and what changes the tables, made once
-	found                         []Finding
-	faults                        []Fault
-	faulty                        []*check.Check // those that failed on the statement in hand
-	told                          map[*check.Check]*tally
+	options              Options
+	version              dialect.Version // of the dialect in hand, zero for the newest
+	names                *syntax.Names
+	parser               *syntax.Parser
+	binder               *bind.Binder
+	byDialect            [dialect.Count][2]*dispatch // for the newest version and for others, made when first asked for
+	dispatch             *dispatch                   // that of the dialect in hand
+	pass                 check.Pass
+	batch                []*syntax.Statement // those that were read and not yet looked at
+	more                 bool                // whether there may be others behind them
+	readsMore            bool                // those of the batch are to be kept
+	stmt                 *syntax.Statement   // in hand
+	text                 []byte              // in hand
+	modes                syntax.Modes        // in which a large text is read on
+	tables               *schema.Schema      // what is known at the statement
+	visitor              func(syntax.Node, syntax.Kind)
+	bound                []*bind.Info // of the statements that are looked at together
+	bindsMore            bool         // what is known of them is to be kept
+	info                 *bind.Info   // of the statement in hand, nil where it was not bound
+	bind                 func()
+	readOn, look, define func() // fill, examine and apply, made once
+	connect              func() // goes to the database that a command of the client names
+	found                []Finding
+	faults               []Fault
+	faulty               []*check.Check // those that failed on the statement in hand
+	told                 map[*check.Check]*tally
 }
 
 // tally is what a check found in the statement in hand: the places of the findings that

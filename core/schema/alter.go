@@ -335,7 +335,8 @@ func (t *Table) dropConstraint(name string, d dialect.Dialect) {
 // NOT ENFORCED, NOCHECK CONSTRAINT, DISABLE CONSTRAINT.
 func endsChecking(action string) bool {
 	action = strings.ToLower(action)
-	return strings.HasPrefix(action, "nocheck") || strings.HasPrefix(action, "disable") || strings.Contains(action, "not enforced") || strings.Contains(action, "disable")
+	return strings.Contains(action, "not enforced") ||
+		strings.Contains(action, "constraint") && (strings.Contains(action, "nocheck") || strings.Contains(action, "disable"))
 }
 
 // unnamedKey gives the name of a primary key that got none: MySQL and MariaDB call each PRIMARY.

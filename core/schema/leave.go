@@ -134,30 +134,24 @@ func (s *Schema) withdraw(t *Table) {
 // same database; ok is false for one that goes nowhere.
 func (a applier) goesTo(statement string) (to string, within, ok bool) {
 	words := strings.FieldsFunc(strings.ToLower(statement[:min(len(statement), 200)]), func(r rune) bool { return strings.ContainsRune(" =,;", r) })
-	if len(words) < 2 {
+	named := slices.IndexFunc(words, func(w string) bool { return goers[w] })
+	if named < 0 || named+1 == len(words) {
 		return "", false, false
 	}
-	last := words[len(words)-1]
+	behind := slices.DeleteFunc(words[named+1:], func(w string) bool { return w == "to" || goers[w] || strings.Contains(w, "$user") })
 	switch {
+	case len(behind) == 0 || words[0] == "alter" && words[1] != "session":
+		return "", false, false
 	case words[0] == "use":
-		return bareName(last), a.schema.dialect != dialect.SQLServer, true
-	case words[0] == "connect":
-		return bareName(words[1]), true, true
-	case words[0] == "set" && words[1] == "schema", strings.HasPrefix(statement, "alter session set current_schema"):
-		return bareName(last), true, true
-	case words[0] == "set":
-		i := slices.Index(words, "search_path")
-		if i < 0 || i+1 == len(words) {
-			return "", false, false
-		}
-		path := slices.DeleteFunc(words[i+1:], func(w string) bool { return w == "to" || strings.Contains(w, "$user") })
-		if len(path) == 0 {
-			return "", false, false
-		}
-		return bareName(path[0]), true, true
+		return bareName(behind[0]), a.schema.dialect != dialect.SQLServer, true
 	}
-	return "", false, false
+	return bareName(behind[0]), true, true
 }
+
+// goers are the words behind which a place stands, in USE DATABASE x, SET search_path TO x, public
+// and ALTER SESSION SET CURRENT_SCHEMA = x.
+var goers = map[string]bool{"use": true, "connect": true, "schema": true, "search_path": true, "current_schema": true,
+	"database": true, "catalog": true, "namespace": true}
 
 func bareName(written string) string { return strings.Trim(written, "\"'`[]") }
 

@@ -34,7 +34,7 @@ func (p *Parser) alterTable() Stmt {
 			break
 		}
 	}
-	for !p.atEnd() && !p.startsAnother() { // options of the whole table
+	for !p.atEnd() && !p.startsAnother() && !p.goesOn() { // options of the whole table
 		p.skipOne()
 	}
 	n.Actions = p.lists.actions.Take(mark)
@@ -112,7 +112,9 @@ func (p *Parser) alterAction(before AlterKind) AlterKind {
 		p.next()
 		p.alterColumn(a)
 	}
-	p.skipAction()
+	if a.Action == OtherAction || !p.goesOn() {
+		p.skipAction()
+	}
 	a.node = p.node(start)
 	p.lists.actions.Push(a)
 	return a.Action
@@ -181,12 +183,12 @@ func (p *Parser) alterAdd(a *AlterAction) bool {
 				each.Action, each.Constraint = AddConstraint, p.constraint()
 				return
 			}
-			each.Action, each.Column = AddColumn, p.columnDef()
+			each.Action, each.Column = AddColumn, p.columnDef(true)
 			each.Name = each.Column.Name
 		})
 		return true
 	}
-	a.Action, a.Column = AddColumn, p.columnDef()
+	a.Action, a.Column = AddColumn, p.columnDef(false)
 	a.Name = a.Column.Name
 	p.position(a)
 	return false
@@ -320,7 +322,7 @@ func (p *Parser) alterChange(a *AlterAction) (several bool) {
 		action = ModifyColumn
 	}
 	modify := func(each *AlterAction) {
-		each.Action, each.Column = action, p.columnDef()
+		each.Action, each.Column = action, p.columnDef(true)
 		each.Name = each.Column.Name
 	}
 	if p.tok.Kind == LeftParen {

@@ -128,7 +128,7 @@ func (p *Parser) tableElements(n *CreateTable) {
 			}
 			p.skipElement()
 		default:
-			p.lists.columns.Push(p.columnDef())
+			p.lists.columns.Push(p.columnDef(true))
 		}
 		if !p.acceptKind(Comma) || p.dialect == dialect.SQLServer && p.tok.Kind == RightParen || !p.startsColumn() && p.trailingComma() {
 			break // SQL Server takes a comma behind the last element
@@ -188,7 +188,7 @@ func (p *Parser) startsColumn() bool {
 	return p.tok.Kind == WordToken && stops[p.word]&notName == 0 && p.peek(1).Kind == WordToken
 }
 
-func (p *Parser) columnDef() *ColumnDef {
+func (p *Parser) columnDef(within bool) *ColumnDef {
 	start := p.start()
 	c := p.slabs.columnDefs.New()
 	c.Name = p.ident("a column name")
@@ -196,7 +196,7 @@ func (p *Parser) columnDef() *ColumnDef {
 		c.Type = p.typeName()
 	}
 	mark := p.lists.constraints.Mark()
-	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() && !p.startsPosition() {
+	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() && !p.startsPosition() && (within || !p.startsAnother() && !p.goesOn()) {
 		if p.at(word.Not) && p.peek(1).Word() == word.Null {
 			p.next()
 			p.next()

@@ -339,6 +339,8 @@ func (p *Parser) goesOn() bool {
 		word.Print, word.If, word.Set, word.Begin, word.Truncate, word.Use, word.Commit, word.Rollback, word.Return, word.While,
 		word.Open, word.Close, word.Deallocate, word.Raiserror, word.Waitfor:
 		return true
+	case word.Fetch: // of a cursor, not the row limit
+		return p.peek(1).Word() == word.From || p.peek(2).Word() == word.From
 	}
 	return false
 }

@@ -454,7 +454,9 @@ func (p *Parser) controlOrNil() Stmt {
 		case !p.atEnd() && p.atOperand():
 			c.Exprs = p.oneExpr()
 		}
-		p.skipToEnd()
+		for !p.goesOn() && !p.endsPassing() {
+			p.next()
+		}
 	case word.Set:
 		first := p.i
 		c.Exprs = p.setStmt()
@@ -583,7 +585,7 @@ func (p *Parser) block() []Stmt {
 // blockName reads the name that may be repeated behind END.
 func (p *Parser) blockName() {
 	if p.tok.Kind == QuotedName || p.tok.Kind == WordToken && (!p.startsLine() || p.peek(1).Kind == Semicolon && p.isPL()) && stops[p.word]&notName == 0 &&
-		!p.atAny(word.Go, word.While, word.Else, word.Begin) {
+		!p.atAny(word.Go, word.While, word.Else, word.Begin) && !p.goesOn() {
 		p.next()
 	}
 }
@@ -802,9 +804,13 @@ func (p *Parser) setStmt() []Expr {
 
 // skipToEnd passes over the rest of the statement.
 func (p *Parser) skipToEnd() {
-	for !p.atEnd() && !(p.dialect.Has(dialect.BatchLines) && (p.startsAnother() || p.at(word.Else) || p.at(word.End))) {
+	for !p.endsPassing() {
 		p.next()
 	}
+}
+
+func (p *Parser) endsPassing() bool {
+	return p.atEnd() || p.dialect.Has(dialect.BatchLines) && (p.startsAnother() || p.at(word.Else) || p.at(word.End))
 }
 
 // anonymousBlock reads a block that stands as a statement of its own.

@@ -201,6 +201,17 @@ func (p *Parser) withStmt() Stmt {
 	return n
 }
 
+// holdsNoStatement reports whether a statement of Transact-SQL that begins with a word has none of the
+// words in it with which others begin, as GRANT SELECT has.
+func holdsNoStatement(w word.Word) bool {
+	switch w {
+	case word.Exec, word.Execute, word.Fetch, word.Open, word.Close, word.Deallocate, word.Raiserror, word.Waitfor, word.Break,
+		word.Continue, word.Commit, word.Rollback, word.Truncate, word.Use:
+		return true
+	}
+	return false
+}
+
 // other passes over a statement that is only known by its first word.
 func (p *Parser) other() Stmt {
 	if (p.bodies == 0 || p.dialect == dialect.MariaDB) && !p.quoted && p.tok.Kind == WordToken && !p.dialect.HasStatement(strings.ToUpper(string(p.textOf(p.i)))) {
@@ -212,8 +223,9 @@ func (p *Parser) other() Stmt {
 func (p *Parser) passOver() Stmt {
 	start, keyword := p.start(), p.tok.Span
 	copies, stdin := p.at(word.Copy), false
+	alone := p.dialect == dialect.SQLServer && holdsNoStatement(p.word)
 	p.next()
-	for !p.atEnd() && !p.startsAnother() {
+	for !p.atEnd() && !p.startsAnother() && !(alone && (p.goesOn() || p.atAny(word.End, word.Else))) {
 		stdin = stdin || p.at(word.Stdin)
 		p.next()
 	}

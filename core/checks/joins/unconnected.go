@@ -46,7 +46,7 @@ var unconnected = &check.Check{
 // pairs it wants any, or the first.
 func takesOne(p *check.Pass, sel *syntax.Select) bool {
 	q := p.OwnQuery(sel)
-	return (sel.Top != nil || q != nil && q.Limit != nil) && !p.Aggregates(sel) && q != nil && p.OneRow(q)
+	return q != nil && (sel.Top != nil || q.Limit != nil) && !p.Aggregates(sel) && p.OneRow(q)
 }
 
 func runUnconnected(p *check.Pass, sel *syntax.Select) {

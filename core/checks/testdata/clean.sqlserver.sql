@@ -11,3 +11,15 @@ SELECT k.name + COALESCE(', ' + k.village, '') AS title FROM dbo.keepers AS k WH
 UPDATE h SET h.frame_count = h.frame_count + 1 FROM dbo.hives AS h JOIN dbo.apiaries AS a ON a.apiary_id = h.apiary_id WHERE a.altitude_m > 300;
 
 SELECT h.name FROM dbo.hives AS h ORDER BY h.hive_id OFFSET 20 ROWS FETCH NEXT 10 ROWS ONLY;
+USE east
+GO
+CREATE TABLE dbo.swarm_s (swarm_id int)
+GO
+USE west
+GO
+CREATE TABLE dbo.swarm_s (code int); SELECT s.code FROM dbo.swarm_s AS s
+GO
+USE east
+GO
+SELECT s.swarm_id FROM dbo.swarm_s AS s
+GO

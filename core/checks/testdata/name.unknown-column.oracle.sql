@@ -17,3 +17,5 @@ SELECT versions_xid, versions_operation, name FROM hives VERSIONS BETWEEN SCN MI
 -- pairs of JSON are read
 SELECT JSON_OBJECT('a' : h.name, 'b' VALUE h.colour) FROM hives h; -- want "name.unknown-column"
 SELECT JSON_OBJECT('a':h.name, 'b':h.colour) FROM hives h; -- want "name.unknown-column"
+ALTER SESSION SET CURRENT_SCHEMA = south; CREATE TABLE swarm_s (swarm_id NUMBER); ALTER SESSION SET CURRENT_SCHEMA = north; CREATE TABLE swarm_s (code NUMBER); SELECT code FROM swarm_s;
+ALTER SESSION SET CURRENT_SCHEMA = south; SELECT swarm_id FROM swarm_s; SELECT code FROM swarm_s; -- want "name.unknown-column"
