@@ -44,8 +44,8 @@ type Pass struct {
 	lone     bool        // as IsLone gives it
 	hasLone  bool        // that was asked
 
-	caseOf  *syntax.Statement // of which hasCase was worked out
-	hasCase bool              // as tellsCase gives it
+	byCase    bool // as tellsCase gives it
+	hasByCase bool // that was asked
 }
 
 // Database is how much is known of the database that a text is for.
@@ -77,7 +77,7 @@ type Limits struct {
 
 // Begin turns to the next statement.
 func (p *Pass) Begin(stmt *syntax.Statement) {
-	p.Stmt, p.dates, p.hasDates, p.hasLone, p.searches = stmt, p.dates[:0], false, false, 0
+	p.Stmt, p.dates, p.hasDates, p.hasLone, p.hasByCase, p.searches = stmt, p.dates[:0], false, false, false, 0
 }
 
 // IsLone reports whether the statement is all of its text, but for comments on lines of their own.
@@ -201,10 +201,10 @@ func (p *Pass) Report(f Finding) {
 // tellsCase reports whether names of the statement differ in letter case alone: they are taken for
 // one here, so that nothing can be told of it.
 func (p *Pass) tellsCase() bool {
-	if p.caseOf != p.Stmt {
-		p.caseOf, p.hasCase = p.Stmt, !p.Stmt.ByCaseAlone(p.Src, p.Dialect).IsEmpty()
+	if !p.hasByCase {
+		p.hasByCase, p.byCase = true, !p.Stmt.ByCaseAlone(p.Src, p.Dialect).IsEmpty()
 	}
-	return p.hasCase
+	return p.byCase
 }
 
 // isReadLater reports whether the database takes the statement as it is written, and refuses what it

@@ -91,7 +91,7 @@ func (a applier) dropSchema(statement string) {
 	s := a.schema
 	s.forget()
 	for _, word := range words[2:] {
-		name := bareName(word)
+		name := lastName([]byte(word))
 		delete(s.away.tables, name)
 		for t := range s.with(inSchemaNamed, name) {
 			if e := s.tables[strings.ToLower(t.Name)].at(strings.ToLower(placeOf(t))); e != nil && e.table == t && strings.EqualFold(t.Qualifier, name) {
@@ -130,30 +130,37 @@ func (s *Schema) withdraw(t *Table) {
 	s.changes++
 }
 
-// goesTo tells where a statement that is passed over goes, and whether that is a schema of the
-// same database; ok is false for one that goes nowhere.
+// goesTo tells where a statement goes that leaves, and whether that is a schema of the same database;
+// ok is false where it does not say so in plain words.
 func (a applier) goesTo(statement string) (to string, within, ok bool) {
 	words := strings.FieldsFunc(strings.ToLower(statement[:min(len(statement), 200)]), func(r rune) bool { return strings.ContainsRune(" =,;", r) })
-	named := slices.IndexFunc(words, func(w string) bool { return goers[w] })
-	if named < 0 || named+1 == len(words) {
+	if len(words) > 1 && words[0] == "alter" && words[1] == "session" {
+		words = words[2:]
+	}
+	if len(words) > 0 && words[0] == "set" {
+		words = words[1:]
+	}
+	if len(words) > 0 && (words[0] == "local" || words[0] == "session") {
+		words = words[1:]
+	}
+	if len(words) < 2 {
 		return "", false, false
 	}
-	behind := slices.DeleteFunc(words[named+1:], func(w string) bool { return w == "to" || goers[w] || strings.Contains(w, "$user") })
-	switch {
-	case len(behind) == 0 || words[0] == "alter" && words[1] != "session":
-		return "", false, false
-	case words[0] == "use":
-		return bareName(behind[0]), a.schema.dialect != dialect.SQLServer, true
+	switch words[0] {
+	case "use":
+		if name := words[1]; len(words) > 2 && (name == "database" || name == "schema" || name == "catalog" || name == "namespace") {
+			words = words[1:]
+		}
+		return lastName([]byte(words[1])), a.schema.dialect != dialect.SQLServer, true
+	case "connect", "schema", "search_path", "current_schema":
+		for _, w := range words[1:] {
+			if w != "to" && !strings.Contains(w, "$user") {
+				return lastName([]byte(w)), true, true
+			}
+		}
 	}
-	return bareName(behind[0]), true, true
+	return "", false, false
 }
-
-// goers are the words behind which a place stands, in USE DATABASE x, SET search_path TO x, public
-// and ALTER SESSION SET CURRENT_SCHEMA = x.
-var goers = map[string]bool{"use": true, "connect": true, "schema": true, "search_path": true, "current_schema": true,
-	"database": true, "catalog": true, "namespace": true}
-
-func bareName(written string) string { return strings.Trim(written, "\"'`[]") }
 
 // Connect goes to the database that psql's \c before a statement names, in which nothing is of
 // what the text made so far.

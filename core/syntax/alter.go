@@ -34,7 +34,7 @@ func (p *Parser) alterTable() Stmt {
 			break
 		}
 	}
-	for !p.atEnd() && !p.startsAnother() && !p.goesOn() { // options of the whole table
+	for !p.atEnd() && !p.atNext() { // options of the whole table
 		p.skipOne()
 	}
 	n.Actions = p.lists.actions.Take(mark)

@@ -196,7 +196,7 @@ func (p *Parser) columnDef(within bool) *ColumnDef {
 		c.Type = p.typeName()
 	}
 	mark := p.lists.constraints.Mark()
-	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() && !p.startsPosition() && (within || !p.startsAnother() && !p.goesOn()) {
+	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() && !p.startsPosition() && (within || !p.atNext()) {
 		if p.at(word.Not) && p.peek(1).Word() == word.Null {
 			p.next()
 			p.next()
@@ -219,7 +219,7 @@ func (p *Parser) columnDef(within bool) *ColumnDef {
 			continue
 		}
 		c.Hidden = c.Hidden || p.hides(p.i)
-		if p.peek(1).Word() == word.Default && (p.atAny(word.Storage, word.Compression) || p.scan.names.String(p.tok.Sym) == "column_format") {
+		if p.peek(1).Word() == word.Default && (p.atAny(word.Storage, word.Compression) || p.says(0, "column_format")) {
 			p.next() // it stands for no value
 		}
 		if p.tok.Kind == TemplateMark && c.Type != nil { // of options, or more columns
@@ -360,9 +360,8 @@ func (p *Parser) isUnchecked() bool {
 		case t.Kind != WordToken:
 			return false
 		case t.Word() == word.Not:
-			next := p.peek(n + 1)
-			return next.Word() == word.Valid || p.scan.names.String(next.Sym) == "enforced"
-		case t.Word() == word.Disable, p.scan.names.String(t.Sym) == "novalidate":
+			return p.peek(n+1).Word() == word.Valid || p.says(n+1, "enforced")
+		case t.Word() == word.Disable, p.says(n, "novalidate"):
 			return true
 		}
 	}

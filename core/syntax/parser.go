@@ -256,7 +256,7 @@ func (p *Parser) whole() Stmt {
 		}
 		p.opens(p.since(start))
 	}
-	if !p.broken && !p.atEnd() && !p.startsAnother() && !p.goesOn() {
+	if !p.broken && !p.atEnd() && !p.atNext() {
 		p.fail("the end of the statement")
 	}
 	return stmt
@@ -309,38 +309,37 @@ func (p *Parser) begin() (comments int) {
 // startsAnother reports whether the text goes on with another statement on a
 // line of its own, as scripts do where the semicolon is optional.
 func (p *Parser) startsAnother() bool {
-	if !p.startsLine() {
+	if !p.dialect.Has(dialect.BatchLines) || !p.startsLine() {
 		return false
 	}
 	switch p.word {
 	case word.With: // of a query, not options
-		if next := p.peek(1); next.Word() != word.Recursive && (p.peek(2).Word() != word.As && p.peek(2).Kind != LeftParen || next.Kind == LeftParen) {
-			return false
-		}
-		return p.dialect.Has(dialect.BatchLines)
-	case word.Select, word.Insert, word.Update, word.Delete, word.Create, word.Alter, word.Drop, word.Declare,
-		word.Exec, word.Execute, word.Print, word.If, word.Merge, word.Set, word.Begin, word.Truncate, word.Use, word.Grant,
-		word.Commit, word.Rollback, word.End, word.Return, word.While, word.Open, word.Close, word.Deallocate:
-		return p.dialect.Has(dialect.BatchLines)
-	case word.Fetch: // of a cursor, not the row limit
-		return p.peek(2).Word() == word.From && p.dialect.Has(dialect.BatchLines)
+		next := p.peek(1)
+		return next.Word() == word.Recursive || next.Kind != LeftParen && (p.peek(2).Word() == word.As || p.peek(2).Kind == LeftParen)
+	case word.Merge, word.Grant, word.End:
+		return true
+	case word.Raiserror, word.Waitfor:
+		return false
 	}
-	return false
+	return p.atBatchWord()
 }
 
 // goesOn reports whether a statement of Transact-SQL begins behind another on the same line: the words
 // that it begins with are reserved there.
-func (p *Parser) goesOn() bool {
-	if p.dialect != dialect.SQLServer {
-		return false
-	}
+func (p *Parser) goesOn() bool { return p.dialect == dialect.SQLServer && p.atBatchWord() }
+
+// atNext reports whether the next statement begins here without a semicolon before it.
+func (p *Parser) atNext() bool { return p.startsAnother() || p.goesOn() }
+
+// atBatchWord reports whether a word stands here that begins a statement where semicolons are optional.
+func (p *Parser) atBatchWord() bool {
 	switch p.word {
 	case word.Select, word.Insert, word.Update, word.Delete, word.Create, word.Alter, word.Drop, word.Declare, word.Exec, word.Execute,
 		word.Print, word.If, word.Set, word.Begin, word.Truncate, word.Use, word.Commit, word.Rollback, word.Return, word.While,
 		word.Open, word.Close, word.Deallocate, word.Raiserror, word.Waitfor:
 		return true
 	case word.Fetch: // of a cursor, not the row limit
-		return p.peek(1).Word() == word.From || p.peek(2).Word() == word.From
+		return p.peek(2).Word() == word.From || p.peek(1).Word() == word.From && p.dialect == dialect.SQLServer
 	}
 	return false
 }

@@ -74,7 +74,7 @@ func (p *Parser) startsOther() bool {
 		return next.Word() == word.As && p.peek(2).Word() == word.Of
 	case word.Delete, word.Insert, word.Drop, word.Alter, word.Declare, word.Exec, word.Truncate, word.Merge, word.Begin,
 		word.Print, word.If, word.Create, word.Update, word.Commit, word.Execute, word.Return, word.While, word.Set:
-		return p.startsLine() && p.startsAnother() || p.goesOn()
+		return p.atNext()
 	}
 	return false
 }

@@ -112,7 +112,7 @@ func tellJoinedSigns(p *check.Pass, op text.Span) {
 	if last < 1 || written[last] != '-' && written[last] != '+' || p.Schema.AddsConversions() {
 		return
 	}
-	if isBlank(p.Src, int(op.End)) && isBlank(p.Src, int(op.Start)-1) {
+	if op.Start > 0 && isBlankByte(p.Src[op.Start-1]) && int(op.End) < len(p.Src) && isBlankByte(p.Src[op.End]) {
 		return // an operator that stands by itself may be one of an extension
 	}
 	switch written {
@@ -128,10 +128,6 @@ func tellJoinedSigns(p *check.Pass, op text.Span) {
 			Edits: []text.Edit{check.Insert(op.End-1, " ")},
 		}},
 	})
-}
-
-func isBlank(src []byte, at int) bool {
-	return at >= 0 && at < len(src) && (src[at] == ' ' || src[at] == '\n' || src[at] == '\t' || src[at] == '\r')
 }
 
 var joinedNumber = &check.Check{
