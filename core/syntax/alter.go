@@ -135,7 +135,7 @@ func (p *Parser) altersColumn() bool {
 
 // skipAction passes over what an action ends with.
 func (p *Parser) skipAction() {
-	for p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() && !p.startsAnother() {
+	for begun := p.i; p.tok.Kind != Comma && p.tok.Kind != RightParen && !p.atEnd() && !p.startsAnother() && (p.i == begun || !p.goesOn()); {
 		p.skipOne()
 	}
 }
@@ -404,7 +404,7 @@ func (p *Parser) drop() Stmt {
 	if p.accept(word.On) {
 		n.On = p.path("a table")
 	}
-	for !p.atEnd() && !p.startsAnother() {
+	for !p.atEnd() && !p.atNext() {
 		p.skipOne()
 	}
 	n.node = p.node(start)
@@ -477,7 +477,7 @@ func (p *Parser) createType() Stmt {
 	case isDomain:
 		n.Type = p.typeName()
 	}
-	for !p.atEnd() && !p.startsAnother() {
+	for !p.atEnd() && !p.atNext() {
 		switch {
 		case p.at(word.Not) && p.peek(1).Word() == word.Null:
 			n.NotNull = true
@@ -526,7 +526,7 @@ func (p *Parser) renamedByProcedure(start text.Pos) Stmt {
 		}
 	}
 	p.next()
-	for !p.atEnd() && !p.startsAnother() {
+	for !p.atEnd() && !p.atNext() {
 		p.next()
 	}
 	a.node = p.node(start)

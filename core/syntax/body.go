@@ -227,7 +227,7 @@ func (p *Parser) dynamicStmt(start text.Pos) Stmt {
 	}
 	mark := p.lists.stmts.Mark()
 	p.splice(inside)
-	for !p.atEnd() && !p.startsAnother() && !p.at(word.Loop) {
+	for !p.atEnd() && !p.atNext() && !p.at(word.Loop) {
 		p.next()
 	}
 	stmts := p.lists.stmts.Take(mark)

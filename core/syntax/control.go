@@ -85,7 +85,7 @@ func (p *Parser) controlOrNil() Stmt {
 		switch {
 		case p.startsVariable():
 			c.Exprs = p.lists.exprs.One(p.bareName(p.start()))
-		case !p.atEnd() && p.atOperand():
+		case !p.atEnd() && !p.atNext() && p.atOperand():
 			c.Exprs = p.oneExpr()
 		}
 		for !p.goesOn() && !p.endsPassing() {
@@ -218,6 +218,9 @@ func (p *Parser) block() []Stmt {
 
 // blockName reads the name that may be repeated behind END.
 func (p *Parser) blockName() {
+	if p.dialect == dialect.SQLServer || p.at(word.End) { // whose blocks have none, or that of what the block stands in
+		return
+	}
 	if p.tok.Kind == QuotedName || p.tok.Kind == WordToken && (!p.startsLine() || p.peek(1).Kind == Semicolon && p.isPL()) && stops[p.word]&notName == 0 &&
 		!p.atAny(word.Go, word.While, word.Else, word.Begin) && !p.goesOn() {
 		p.next()

@@ -11,7 +11,7 @@ func (p *Parser) create() Stmt {
 	for {
 		switch p.peek(n).Word() {
 		case word.Or, word.Replace, word.Alter, word.Temporary, word.Temp, word.Global, word.Local, word.Unlogged, word.Unique,
-			word.Fulltext, word.Spatial, word.Vector, word.Clustered, word.Nonclustered, word.Force, word.Recursive, word.Private:
+			word.Fulltext, word.Spatial, word.Vector, word.Bitmap, word.Clustered, word.Nonclustered, word.Force, word.Recursive, word.Private:
 			n++
 			continue
 		case word.Table:
@@ -31,16 +31,37 @@ func (p *Parser) create() Stmt {
 		case word.Definer, word.Aggregate, word.Editionable, word.Noneditionable:
 			return p.createDefined(n)
 		case word.Function, word.Procedure, word.Proc, word.Trigger, word.Event, word.Package, word.Constraint:
+			if p.dialect == dialect.SQLServer && p.peek(n).Word() == word.Event { // a session or notification
+				return p.other()
+			}
 			return p.routine()
 		case word.Rule:
 			return p.rule()
 		case word.Type, word.Domain:
+			if p.isPL() && p.peek(n+1).Word() == word.Body {
+				return p.routine()
+			}
 			return p.createType()
 		case word.Algorithm, word.Sql:
 			return p.createDefined(n)
 		}
+		if p.createsJava(n) {
+			return p.passBatch()
+		}
 		return p.other()
 	}
+}
+
+// createsJava reports whether the n-th token from here is that which makes CREATE one of a
+// source in Java (Oracle), whose semicolons end no statement.
+func (p *Parser) createsJava(n int) bool {
+	if !p.isPL() {
+		return false
+	}
+	if p.peek(n).Word() == word.And { // COMPILE or RESOLVE
+		n += 2
+	}
+	return p.says(n, "java")
 }
 
 // ifNotExists reads IF NOT EXISTS.
@@ -79,6 +100,9 @@ func (p *Parser) createTable() Stmt {
 	}
 	// Options of many kinds; only a query among them matters.
 	for !p.atEnd() && !p.startsAnother() {
+		if p.goesOn() && p.lastWord() != word.As {
+			break
+		}
 		if p.startsQuery(0) && !p.says(1, "serdeproperties") {
 			n.Query = p.query()
 			continue
@@ -608,7 +632,7 @@ func (p *Parser) createIndex() Stmt {
 	})
 	n.Items = p.lists.orders.Take(mark)
 	p.expectKind(RightParen, ") or a comma")
-	for !p.atEnd() && !p.startsAnother() {
+	for !p.atEnd() && !p.atNext() {
 		if p.at(word.Where) {
 			n.Where = p.where()
 			continue

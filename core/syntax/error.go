@@ -219,7 +219,7 @@ func (p *Parser) missingComma() bool {
 	default:
 		return false
 	}
-	if p.broken || p.i == p.begun {
+	if p.broken || p.i == p.begun || p.atNext() {
 		return false
 	}
 	if before := p.scan.tokens[p.i-1]; stops[before.Word()]&startsClause != 0 { // a clause without its list, as ORDER BY LIMIT 3

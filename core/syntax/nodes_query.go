@@ -217,9 +217,12 @@ type TableRef struct {
 	As            bool
 	History       bool // rows of several times are read
 	ByTransaction bool
-	Name          []Ident
-	Alias         Ident
-	Columns       []Ident
+	// Unnamed marks what is written to but no table that a schema could have: a folder, or a
+	// query. Name is then a name that no text can write.
+	Unnamed bool
+	Name    []Ident
+	Alias   Ident
+	Columns []Ident
 	// Times are the points of time, or with ByTransaction the numbers of transactions, of
 	// which they are read.
 	Times []Expr

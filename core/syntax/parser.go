@@ -309,7 +309,13 @@ func (p *Parser) begin() (comments int) {
 // startsAnother reports whether the text goes on with another statement on a
 // line of its own, as scripts do where the semicolon is optional.
 func (p *Parser) startsAnother() bool {
-	if !p.dialect.Has(dialect.BatchLines) || !p.startsLine() {
+	if !p.dialect.Has(dialect.BatchLines) {
+		return false
+	}
+	if p.bodies > 0 && p.dialect == dialect.SQLServer && p.atAny(word.End, word.Else) { // of what it stands in
+		return true
+	}
+	if !p.startsLine() {
 		return false
 	}
 	switch p.word {
@@ -339,7 +345,21 @@ func (p *Parser) atBatchWord() bool {
 		word.Open, word.Close, word.Deallocate, word.Raiserror, word.Waitfor:
 		return true
 	case word.Fetch: // of a cursor, not the row limit
-		return p.peek(2).Word() == word.From || p.peek(1).Word() == word.From && p.dialect == dialect.SQLServer
+		next := p.peek(1).Word()
+		return p.peek(2).Word() == word.From || p.dialect == dialect.SQLServer && next != word.First && next != word.Next
+	case word.Add:
+		return p.dialect == dialect.SQLServer && p.says(1, "signature")
+	case word.End:
+		return p.endsConversation()
+	case word.Merge: // not a join's, nor that of a partition function
+		next := p.peek(1).Word()
+		return p.dialect == dialect.SQLServer && next != word.Join && next != word.Range && next != word.Union
+	case word.Backup, word.Break, word.Bulk, word.Checkpoint, word.Continue, word.Dbcc, word.Deny, word.Goto, word.Grant, word.Kill,
+		word.Lineno, word.Readtext, word.Reconfigure, word.Restore, word.Revert, word.Revoke, word.Save, word.Setuser,
+		word.Shutdown, word.Updatetext, word.Writetext:
+		return p.dialect == dialect.SQLServer
+	case word.NoWord: // a label
+		return p.tok.Kind == WordToken && p.peek(1).Kind == Colon && p.dialect == dialect.SQLServer
 	}
 	return false
 }

@@ -142,7 +142,7 @@ func (p *Parser) resultClauses(q *Query, from int) {
 				return
 			}
 			q.OrderBy = p.orderBy()
-		case p.atAny(word.Limit, word.Offset, word.Fetch) && !p.startsAnother():
+		case p.atAny(word.Limit, word.Offset, word.Fetch) && !p.atNext():
 			q.Limit = p.limit(q.Limit)
 		case p.at(word.For) && p.peek(1).Word() != word.SystemTime:
 			p.forClause(q)
@@ -229,11 +229,17 @@ func (p *Parser) lockWait() {
 	}
 }
 
-// skipOne passes over a token, or over a balanced pair with what is in it.
+// skipOne passes over a token, or over a balanced pair or a CASE with what is in it.
 func (p *Parser) skipOne() {
-	if p.tok.Kind == LeftParen {
+	switch {
+	case p.tok.Kind == LeftParen:
 		p.skipParens()
-	} else {
+	case p.at(word.Case) && p.dialect == dialect.SQLServer:
+		for p.next(); !p.at(word.End) && !p.atEnd(); {
+			p.skipOne()
+		}
+		p.next()
+	default:
 		p.next()
 	}
 }

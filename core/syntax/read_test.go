@@ -105,3 +105,43 @@ func TestParserForgets(t *testing.T) {
 		}
 	}
 }
+
+// TestStatementsFollowEachOther reads each two statements of testdata/follow.sqlserver.txt one
+// behind the other without a semicolon, as Transact-SQL is written, on lines of their own and on
+// one, in the places where statements stand; the query behind them is read as one of its own.
+func TestStatementsFollowEachOther(t *testing.T) {
+	t.Parallel()
+	list, err := os.ReadFile("testdata/follow.sqlserver.txt")
+	require.NoError(t, err)
+	statements := strings.Split(strings.TrimSpace(string(list)), "\n")
+	const last = "SELECT name FROM swarms WHERE kg = 7"
+	p := syntax.NewParser(syntax.NewNames())
+	for _, form := range []string{
+		"FIRST SECOND LAST",
+		"CREATE PROC p AS BEGIN FIRST SECOND LAST END",
+		"IF @x = 1 FIRST ELSE SECOND LAST",
+		"IF @x = 1 BEGIN FIRST END ELSE BEGIN SECOND END LAST",
+		"CREATE PROC p AS BEGIN TRY FIRST END TRY BEGIN CATCH SECOND END CATCH LAST",
+		"WHILE @x < 3 FIRST SECOND LAST",
+	} {
+		for _, between := range []string{" ", "\n"} {
+			for _, first := range statements {
+				for _, second := range statements {
+					src := strings.NewReplacer(" ", between, "FIRST", first, "SECOND", second, "LAST", last).Replace(form)
+					p.Reset([]byte(src), dialect.SQLServer)
+					found := 0
+					for s := p.Next(); s != nil; s = p.Next() {
+						require.Empty(t, s.Errors, src)
+						syntax.Inspect(s.Node, func(n syntax.Node) bool {
+							if n.Kind() == syntax.KindSelectStmt && src[n.Span().Start:n.Span().End] == last {
+								found++
+							}
+							return true
+						})
+					}
+					require.Equal(t, 1, found, src)
+				}
+			}
+		}
+	}
+}

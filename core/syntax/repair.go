@@ -1,6 +1,7 @@
 package syntax
 
 import (
+	"justlens/core/dialect"
 	"slices"
 
 	"justlens/core/dialect/word"
@@ -43,6 +44,10 @@ func (p *Parser) repair(first int, stmt Stmt) Stmt {
 	case UnexpectedError, UnbalancedError, MissingCommaError:
 	default:
 		return stmt
+	}
+	if p.isPiped(first) {
+		p.toStart(first)
+		return p.passOver()
 	}
 	was := p.reading()
 	at := was.errors[0].at
@@ -114,11 +119,33 @@ func (p *Parser) again(first int, slip Token, replace string) Stmt {
 	return stmt
 }
 
-// fromStart reads the statement once more; nil if it holds errors.
-func (p *Parser) fromStart(first int) Stmt {
+// isPiped reports whether what is not read is a query of Spark's that goes on behind |>, of
+// which nothing is known here.
+func (p *Parser) isPiped(first int) bool {
+	if p.dialect != dialect.Spark {
+		return false
+	}
+	for _, t := range p.scan.tokens[first:] {
+		switch {
+		case t.Kind == Semicolon:
+			return false
+		case t.Kind == OtherOperator && string(p.scan.src[t.Span.Start:t.Span.End]) == "|>":
+			return true
+		}
+	}
+	return false
+}
+
+// toStart goes back to where the statement begins, as if none of it had been read.
+func (p *Parser) toStart(first int) {
 	p.run, p.open = parenRun{}, nil
 	p.errors, p.broken, p.i, p.depth, p.bodies = p.errors[:0], false, first, 0, 0
 	p.load()
+}
+
+// fromStart reads the statement once more; nil if it holds errors.
+func (p *Parser) fromStart(first int) Stmt {
+	p.toStart(first)
 	if stmt := p.whole(); len(p.errors) == 0 {
 		return stmt
 	}

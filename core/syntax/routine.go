@@ -8,7 +8,7 @@ import (
 	"justlens/core/text"
 )
 
-// routine reads CREATE FUNCTION, PROCEDURE, TRIGGER, EVENT and PACKAGE: the
+// routine reads CREATE FUNCTION, PROCEDURE, TRIGGER, EVENT, PACKAGE and TYPE BODY: the
 // head is passed over, the statements of the body are read.
 func (p *Parser) routine() Stmt {
 	start := p.start()
@@ -17,7 +17,7 @@ func (p *Parser) routine() Stmt {
 	var name []Ident
 	for kind == word.NoWord && !p.atEnd() {
 		switch p.word {
-		case word.Function, word.Procedure, word.Proc, word.Trigger, word.Event, word.Package:
+		case word.Function, word.Procedure, word.Proc, word.Trigger, word.Event, word.Package, word.Type:
 			kind = p.word
 		}
 		keyword = p.tok.Span
@@ -104,12 +104,18 @@ func (p *Parser) routineHead(kind word.Word) (fires Fires) {
 			p.next()
 		case p.at(word.Return) && p.isPL():
 			p.next() // the type of what an Oracle function gives
-		case rows && p.startsBody(kind):
+		case kind == word.Trigger && p.atCompound(), rows && p.startsBody(kind):
 			return fires
 		}
 		p.next()
 	}
 	return fires
+}
+
+// atCompound reports whether the parts of a compound trigger follow: declarations, and a
+// block for each point at which it fires.
+func (p *Parser) atCompound() bool {
+	return p.isPL() && p.says(0, "compound") && p.peek(1).Word() == word.Trigger
 }
 
 // note takes in a word before the table of a trigger.
@@ -168,10 +174,16 @@ func (p *Parser) routineBody(kind word.Word) {
 	if p.at(word.Do) {
 		p.next()
 	}
+	if kind == word.Trigger && p.atCompound() {
+		p.next()
+		p.next()
+		p.declaredBlocks(true)
+		return
+	}
 	if p.atAny(word.As, word.Is) {
 		p.next()
 		if p.isPL() {
-			p.declaredBlocks(kind)
+			p.declaredBlocks(kind == word.Package || kind == word.Type)
 			return
 		}
 		p.declarations()
@@ -192,18 +204,19 @@ func (p *Parser) isPL() bool {
 	return p.dialect.Has(dialect.SlashLines) && !p.dialect.Has(dialect.BatchLines)
 }
 
-// declaredBlocks reads the declarations and blocks of a PL/SQL routine: its own, those of
-// the routines it declares, and all of a package.
-func (p *Parser) declaredBlocks(kind word.Word) {
+// declaredBlocks reads the declarations and blocks of a PL/SQL routine, its own and those of
+// the routines it declares; or those of all members of a package, of a type or of a compound
+// trigger, which an END of its own follows.
+func (p *Parser) declaredBlocks(members bool) {
 	blocks := 1
-	if kind == word.Package {
+	if members {
 		blocks = 0
 	}
 	for !p.broken && p.tok.Kind != EOF && p.tok.Kind != BatchEnd {
 		switch p.word {
 		case word.Begin:
 			p.bodyStmt()
-			if blocks--; blocks == 0 && kind != word.Package || p.broken {
+			if blocks--; blocks == 0 && !members || p.broken {
 				return
 			}
 			p.mendBody()
@@ -218,7 +231,7 @@ func (p *Parser) declaredBlocks(kind word.Word) {
 				continue
 			}
 		case word.End:
-			if kind == word.Package {
+			if members {
 				p.next()
 				p.blockName()
 				return
@@ -273,7 +286,7 @@ func (p *Parser) declarations() {
 // ends the list.
 func (p *Parser) bodyStmts(enders ...word.Word) []Stmt {
 	mark := p.lists.stmts.Mark()
-	for !p.atAny(enders...) && p.tok.Kind != EOF && p.tok.Kind != BatchEnd {
+	for (!p.atAny(enders...) || p.endsConversation()) && p.tok.Kind != EOF && p.tok.Kind != BatchEnd {
 		before := p.i
 		if p.dialect.Has(dialect.ExecutedComments) || !p.acceptKind(Semicolon) {
 			p.bodyStmt()
@@ -290,6 +303,11 @@ func (p *Parser) bodyStmts(enders ...word.Word) []Stmt {
 		}
 	}
 	return p.lists.stmts.Take(mark)
+}
+
+// endsConversation reports whether END is a statement of SQL Server, and ends no block.
+func (p *Parser) endsConversation() bool {
+	return p.at(word.End) && p.talks(1)
 }
 
 // mendBody goes on behind the semicolon after a slip inside a body.
@@ -326,7 +344,11 @@ func (p *Parser) bodyStmt() {
 		return
 	}
 	defer p.leave()
+	before := p.i
 	p.label()
+	if p.i > before && p.at(word.End) && p.dialect == dialect.SQLServer {
+		return // it labels the end of the block
+	}
 	if p.tok.Kind == ShiftOperator { // <<label>>
 		for p.tok.Kind != EOF && p.tok.Kind != Semicolon {
 			p.next()
@@ -381,7 +403,7 @@ func (p *Parser) declare() []Stmt {
 	mark := p.lists.stmts.Mark()
 	p.declaredNames()
 	if p.isPL() && !p.quoted {
-		p.declaredBlocks(word.NoWord)
+		p.declaredBlocks(false)
 		return p.lists.stmts.Take(mark)
 	}
 	for p.tok.Kind != EOF && p.tok.Kind != BatchEnd && !p.broken && (p.quoted || p.tok.Kind != Semicolon) {
@@ -413,7 +435,7 @@ func (p *Parser) declare() []Stmt {
 			return p.lists.stmts.Take(mark)
 		case p.quoted && p.tokenBefore().Kind == Semicolon:
 			p.declaredNames()
-		case p.dialect.Has(dialect.BatchLines) && p.startsAnother():
+		case p.atNext():
 			return p.lists.stmts.Take(mark)
 		}
 		p.next()

@@ -201,15 +201,33 @@ func (p *Parser) withStmt() Stmt {
 	return n
 }
 
-// holdsNoStatement reports whether a statement of Transact-SQL that begins with a word has none of the
-// words in it with which others begin, as GRANT SELECT has.
-func holdsNoStatement(w word.Word) bool {
-	switch w {
-	case word.Exec, word.Execute, word.Fetch, word.Open, word.Close, word.Deallocate, word.Raiserror, word.Waitfor, word.Break,
-		word.Continue, word.Commit, word.Rollback, word.Truncate, word.Use:
-		return true
+// behindPassed reports whether another statement of Transact-SQL begins here, on the line of one
+// that is passed over. kind is the word with which that begins, to whether the names of whom it
+// grants to were passed: some statements hold words with which others begin.
+func (p *Parser) behindPassed(kind word.Word, to bool) bool {
+	if !p.goesOn() {
+		return false
 	}
-	return false
+	switch kind {
+	case word.Grant, word.Deny, word.Revoke:
+		return to && p.lastWord() != word.With
+	case word.Alter:
+		switch next := p.peek(1).Word(); p.word {
+		case word.Set, word.Rollback, word.Reconfigure:
+			return false
+		case word.Drop: // not of a member, a file, an encryption
+			return next == word.Table || next == word.View || next == word.Index || next == word.Proc || next == word.Procedure || next == word.Function
+		case word.Grant, word.Deny: // not what an availability group may do
+			return next != word.Create
+		}
+	case word.Drop:
+		return !p.at(word.If) || p.peek(1).Word() != word.Exists
+	case word.Bulk:
+		return p.lastWord() != word.Bulk // INSERT
+	case word.Exec, word.Execute:
+		return !p.at(word.Revert) // AS … WITH NO REVERT
+	}
+	return true
 }
 
 // other passes over a statement that is only known by its first word.
@@ -223,14 +241,30 @@ func (p *Parser) other() Stmt {
 func (p *Parser) passOver() Stmt {
 	start, keyword := p.start(), p.tok.Span
 	copies, stdin := p.at(word.Copy), false
-	alone := p.dialect == dialect.SQLServer && holdsNoStatement(p.word)
+	kind, to := p.word, false
 	p.next()
-	for !p.atEnd() && !p.startsAnother() && !(alone && (p.goesOn() || p.atAny(word.End, word.Else))) {
+	for !p.atEnd() && !p.startsAnother() && !p.behindPassed(kind, to) {
 		stdin = stdin || p.at(word.Stdin)
-		p.next()
+		to = to || p.atAny(word.To, word.From)
+		if p.dialect == dialect.SQLServer {
+			p.skipOne()
+		} else {
+			p.next()
+		}
 	}
 	if copies && stdin && p.i+1 == len(p.scan.tokens) && p.tok.Kind == Semicolon {
 		p.scan.copyData()
+	}
+	n := p.slabs.otherStmts.Next()
+	*n = OtherStmt{node: p.node(start), Keyword: keyword}
+	return n
+}
+
+// passBatch passes over all up to the line that ends the batch.
+func (p *Parser) passBatch() Stmt {
+	start, keyword := p.start(), p.tok.Span
+	for p.tok.Kind != EOF && p.tok.Kind != BatchEnd {
+		p.next()
 	}
 	n := p.slabs.otherStmts.Next()
 	*n = OtherStmt{node: p.node(start), Keyword: keyword}

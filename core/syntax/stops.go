@@ -55,7 +55,7 @@ func (p *Parser) startsOther() bool {
 	next := p.peek(1)
 	switch p.word {
 	case word.NoWord:
-		return false
+		return p.goesOn()
 	case word.Start:
 		return next.Word() == word.With
 	case word.Option:
@@ -67,7 +67,7 @@ func (p *Parser) startsOther() bool {
 	case word.Sample:
 		return next.Kind == LeftParen
 	case word.Bulk:
-		return p.scan.names.String(next.Sym) == "collect"
+		return p.says(1, "collect") || p.goesOn()
 	case word.Indexed:
 		return next.Word() == word.By
 	case word.Version, word.Timestamp:
@@ -76,5 +76,5 @@ func (p *Parser) startsOther() bool {
 		word.Print, word.If, word.Create, word.Update, word.Commit, word.Execute, word.Return, word.While, word.Set:
 		return p.atNext()
 	}
-	return false
+	return p.goesOn()
 }

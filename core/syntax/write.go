@@ -113,6 +113,7 @@ func (p *Parser) logErrors() {
 func (p *Parser) nowhere(pass func()) *TableRef {
 	start := p.start()
 	t := p.slabs.tableRefs.New()
+	t.Unnamed = true
 	at := p.tok.Span
 	if at.IsEmpty() { // at the end of the text
 		at = text.Span{Start: max(p.last, 1) - 1, End: max(p.last, 1)}
@@ -123,10 +124,11 @@ func (p *Parser) nowhere(pass func()) *TableRef {
 	return t
 }
 
-// remote passes over the database link of Oracle behind a table's name, and reports whether one
-// stands there: the table is that of another database, of which nothing is known here.
+// remote passes over what stands behind the @ after a table's name, and reports whether it is
+// there: the database link of Oracle, or the version of a table of Spark's. The table is that of
+// another database or of another day, of which nothing is known here.
 func (p *Parser) remote(name []Ident) bool {
-	if p.dialect != dialect.Oracle || p.tok.Span.IsEmpty() || p.scan.src[p.tok.Span.Start] != '@' || p.tok.Span.Start != p.last || len(name) == 0 {
+	if p.dialect != dialect.Oracle && p.dialect != dialect.Spark || p.tok.Span.IsEmpty() || p.scan.src[p.tok.Span.Start] != '@' || p.tok.Span.Start != p.last || len(name) == 0 {
 		return false
 	}
 	switch {

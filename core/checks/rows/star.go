@@ -54,6 +54,9 @@ func runStar(p *check.Pass, n *syntax.Star) {
 		f.Message = "the view keeps the columns that the tables have when it is made"
 		f.Why = "A column that is added later is not in the view, and one that is dropped breaks it."
 	case *syntax.Insert:
+		if above.Table != nil && above.Table.Unnamed {
+			return // a folder takes what comes
+		}
 		if sources := p.Scope(sel).Sources; len(sources) == 1 {
 			if ref, ok := sources[0].Node.(*syntax.TableRef); ok && above.Table != nil && ref.Name[len(ref.Name)-1].Sym == above.Table.Name[len(above.Table.Name)-1].Sym &&
 				len(ref.Name)+len(above.Table.Name) > 2 {

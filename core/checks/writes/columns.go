@@ -33,7 +33,7 @@ var noColumnList = &check.Check{
 }
 
 func runNoColumnList(p *check.Pass, n *syntax.Insert) {
-	if !p.Wants(check.Possible) || len(n.Columns) > 0 || n.Query == nil || n.Table == nil || len(n.Set) > 0 || len(p.Stmt.Errors) > 0 {
+	if !p.Wants(check.Possible) || len(n.Columns) > 0 || n.Query == nil || n.Table == nil || n.Table.Unnamed || len(n.Set) > 0 || len(p.Stmt.Errors) > 0 {
 		return
 	}
 	source := p.SourceAt(n.Table)

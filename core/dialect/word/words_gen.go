@@ -60,6 +60,7 @@ const (
 	Binary
 	Binlog
 	Bit
+	Bitmap
 	Blob
 	Block
 	Body
@@ -1114,6 +1115,7 @@ var names = [Total]string{
 	Binary:                    "BINARY",
 	Binlog:                    "BINLOG",
 	Bit:                       "BIT",
+	Bitmap:                    "BITMAP",
 	Blob:                      "BLOB",
 	Block:                     "BLOCK",
 	Body:                      "BODY",
@@ -2165,6 +2167,7 @@ var lower = [Total]string{
 	Binary:                    "binary",
 	Binlog:                    "binlog",
 	Bit:                       "bit",
+	Bitmap:                    "bitmap",
 	Blob:                      "blob",
 	Block:                     "block",
 	Body:                      "body",

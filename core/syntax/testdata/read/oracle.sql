@@ -206,3 +206,23 @@ SELECT x.* FROM hives h, XMLTABLE(XMLNAMESPACES(DEFAULT 'u'), '/r' PASSING BY VA
 ALTER TABLE hives MODIFY CONSTRAINT known DISABLE NOVALIDATE;
 SELECT h.&col., &&owner..kg_of(h.hive_id), &owner..wax.kg_of(2) FROM &&owner..hives h WHERE h.hive_id = &1 AND h.weight_kg > &&low. AND h.name = &other..name;
 CREATE TABLE &owner..swarm (kept &owner..swarms DEFAULT &owner..swarms() NOT NULL, kg NUMBER DEFAULT &&kg REFERENCES &owner..hives(hive_id));
+CREATE OR REPLACE TRIGGER hives_weighed FOR UPDATE OF kg OR INSERT ON hives WHEN (NEW.kg > 0) COMPOUND TRIGGER
+  TYPE weights IS TABLE OF NUMBER INDEX BY PLS_INTEGER;
+  w weights;
+  PROCEDURE add_up (n NUMBER) IS BEGIN w(1) := n; END add_up;
+  BEFORE STATEMENT IS BEGIN w.DELETE; END BEFORE STATEMENT;
+  BEFORE EACH ROW IS BEGIN add_up(:NEW.kg); END BEFORE EACH ROW;
+  AFTER EACH ROW IS n NUMBER := 1; BEGIN NULL; END AFTER EACH ROW;
+  AFTER STATEMENT IS BEGIN UPDATE sites SET kg = kg + w(1); END AFTER STATEMENT;
+END hives_weighed;
+/
+CREATE OR REPLACE TYPE BODY jar AS
+  CONSTRUCTOR FUNCTION jar (SELF IN OUT NOCOPY jar, g NUMBER) RETURN SELF AS RESULT IS BEGIN SELF.grams := g; RETURN; END;
+  STATIC FUNCTION largest RETURN NUMBER IS n NUMBER; BEGIN SELECT MAX(grams) INTO n FROM jars; RETURN n; END largest;
+  MAP MEMBER FUNCTION grams_of RETURN NUMBER IS BEGIN RETURN grams; END;
+END;
+/
+CREATE OR REPLACE AND COMPILE JAVA SOURCE NAMED "Scale" AS
+public class Scale { public static int read() { int i = 0; return i; } }
+/
+CREATE BITMAP INDEX hives_kind ON hives (kind);

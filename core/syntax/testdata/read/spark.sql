@@ -117,3 +117,6 @@ BEGIN DECLARE n INT DEFAULT 3; DECLARE CONTINUE HANDLER FOR SQLSTATE '22012' BEG
 SELECT 'the queen' ' of the hive', "and " 'more' FROM hives WHERE name = 'a' 'b';
 GENERATE symlink_format_manifest FOR TABLE hives;
 FSCK REPAIR TABLE hives;
+SELECT name FROM apiary.hives@v12 AS h JOIN sites@20260101000000000 ON site_id = h.site_id;
+SELECT name FROM hives |> WHERE kg > 3 |> AGGREGATE sum(kg) AS kg GROUP BY name |> ORDER BY kg;
+SELECT name FROM (SELECT * FROM hives |> LIMIT 3) AS few;
