@@ -2,6 +2,7 @@ package syntax
 
 import (
 	"bytes"
+	"strings"
 
 	"justlens/core/dialect/word"
 	"justlens/core/text"
@@ -22,7 +23,7 @@ func (s *scanner) directives() {
 		}
 		start, end := s.pos, s.lineEnd(s.pos)
 		s.comments = append(s.comments, text.Span{Start: text.Pos(start), End: text.Pos(end)})
-		if s.rules.postgres && connects(s.src[start:end]) {
+		if s.rules.postgres && connects(s.src[start:end]) || s.rules.executed && uses(s.src[start:end]) {
 			s.connects = text.Span{Start: text.Pos(start), End: text.Pos(end)}
 		}
 		if s.pos = end; s.rules.dollarQuotes && copiesIn(s.src[start:end]) {
@@ -36,6 +37,12 @@ func (s *scanner) directives() {
 func connects(line []byte) bool {
 	words := bytes.Fields(line)
 	return len(words) > 1 && (string(words[0]) == `\c` || string(words[0]) == `\connect`) && string(words[1]) != "-"
+}
+
+// uses reports whether a line is that with which MySQL's client goes to another database.
+func uses(line []byte) bool {
+	words := bytes.Fields(line)
+	return len(words) > 1 && (bytes.EqualFold(words[0], []byte("use")) || bytes.EqualFold(words[0], []byte("connect")) || string(words[0]) == `\u`)
 }
 
 // copiesIn reports whether a line is psql's \copy … from stdin, behind which rows stand.
@@ -95,12 +102,14 @@ func (s *scanner) isDirective() bool {
 		return s.pos+1 < len(s.src) && classes[s.src[s.pos+1]]&startsWord != 0
 	case c == '@':
 		return s.rules.plus
+	case c == '!':
+		return s.rules.plus && !s.rules.batchLines
 	case classes[c]&startsWord == 0:
 		return false
 	}
-	switch c | 0x20 {
-	case 's', 'i', 'u': // SELECT, INSERT, UPDATE, and the settings of SQL*Plus
-		if !s.rules.plus {
+	if !s.rules.plus && s.pos+1 < len(s.src) {
+		switch string([]byte{c | 0x20, s.src[s.pos+1] | 0x20}) {
+		case "se", "in", "up": // SELECT, INSERT, UPDATE, and the settings of SQL*Plus
 			return false
 		}
 	}
@@ -132,13 +141,60 @@ func (s *scanner) isDirective() bool {
 		return true
 	case word.Prompt, word.Spool, word.Define, word.Undefine, word.Rem, word.Remark, word.Whenever, word.Ttitle, word.Btitle,
 		word.Accept, word.Pause, word.Host, word.Timing, word.Variable, word.Column, word.Break, word.Clear, word.Compute:
-		return s.rules.plus
-	case word.Exec, word.Execute, word.Show, word.Exit, word.Quit, word.Desc, word.Describe, word.Start, word.Print:
-		return s.rules.plus && !s.rules.batchLines
+		if s.rules.plus {
+			return true
+		}
 	case word.Set:
 		return s.rules.plus && !s.rules.batchLines && isPlusSetting(rest)
 	}
+	switch {
+	case s.rules.plus && s.rules.batchLines: // of an unknown database
+		return isPlusCommand(s.src[s.pos:end]) && logsIn(s.src[s.pos:end], rest)
+	case s.rules.plus:
+		return isPlusCommand(s.src[s.pos:end])
+	case s.rules.executed:
+		return isMySQLCommand(s.src[s.pos:end]) && !s.hasEnd(rest) && s.lineEnd(end) < len(s.src)
+	}
 	return false
+}
+
+// plusCommands are the commands of SQL*Plus but those of one letter, what may be left out of
+// them in lower case ("SQL*Plus User's Guide and Reference", "SQL*Plus Command Reference").
+var plusCommands = strings.Fields(`ACCept ARCHIVE ATTRibute BREak BTItle CLear COLumn COMPute CONNect COPY DEFine DESCribe DISConnect
+	EDit EXECute EXIT GET HELP HISTory HOst LISt PASSWord PAUse PRInt PROmpt QUIT RECOVER REMark REPFooter REPHeader RUN SAVe SHOw
+	SHUTDOWN SPOol STArt STARTUP STORE TIMIng TTItle UNDEFine VARiable WHENEVER XQUERY`)
+
+func isPlusCommand(name []byte) bool {
+	for _, c := range plusCommands {
+		if c[0]|0x20 == name[0]|0x20 && len(name) <= len(c) && strings.EqualFold(c[:len(name)], string(name)) && (len(name) == len(c) || c[len(name)] >= 'a') {
+			return true
+		}
+	}
+	return false
+}
+
+// logsIn reports whether a line is SQL*Plus's CONNECT name/password@database.
+func logsIn(name, rest []byte) bool {
+	return name[0]|0x20 == 'c' && name[len(name)-1]|0x20 != 'y' && bytes.IndexByte(rest, '/') >= 0 && bytes.IndexByte(rest, '(') < 0 && len(bytes.Fields(rest)) <= 4
+}
+
+// isMySQLCommand reports whether MySQL's client takes a line that begins with a name for its
+// own ("MySQL Reference Manual", "mysql Client Commands").
+func isMySQLCommand(name []byte) bool {
+	switch string(bytes.ToLower(name)) {
+	case "charset", "clear", "connect", "edit", "ego", "exit", "go", "help", "nopager", "notee", "nowarning", "pager", "print", "prompt",
+		"quit", "rehash", "resetconnection", "source", "status", "system", "tee", "use", "warnings":
+		return true
+	}
+	return false
+}
+
+// hasEnd reports whether the rest of a line holds the end of a statement.
+func (s *scanner) hasEnd(rest []byte) bool {
+	if s.delimiter != nil {
+		return bytes.Contains(rest, s.delimiter)
+	}
+	return bytes.IndexByte(rest, ';') >= 0
 }
 
 // standsSoon reports whether something stands in the next kilobytes from a place on.

@@ -198,6 +198,9 @@ func (s *scanner) clue() (dialect.Set, int) {
 			}
 		}
 	case VariableName:
+		if last > 1 && before.Span.End == t.Span.Start && s.namesLinked(s.tokens[last-2]) {
+			return dialect.In(dialect.Oracle), 3
+		}
 		return dialect.In(dialect.MySQL, dialect.MariaDB, dialect.SQLServer), 2
 	case NullSafeEqual:
 		return dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), 3
@@ -208,6 +211,17 @@ func (s *scanner) clue() (dialect.Set, int) {
 		return dialect.In(dialect.SQLServer), 5
 	}
 	return 0, 0
+}
+
+// namesLinked reports whether a name behind a token, with @ and another name at once behind it, is
+// that of a table behind a database link, or of a user with a password: MySQL has name@host only
+// where a user is granted to or defines something.
+func (s *scanner) namesLinked(before Token) bool {
+	switch before.Word() {
+	case word.From, word.Join, word.Into, word.Update, word.Delete, word.Using:
+		return true
+	}
+	return before.Kind == Dot || before.Kind == Slash
 }
 
 // severalArguments reports whether a comma stands between the parenthesis just read and the one

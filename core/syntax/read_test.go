@@ -55,6 +55,9 @@ func TestGuess(t *testing.T) {
 		{"sqlite/a.sql", "CREATE TABLE `hives` (`hive_id` int, `name` text)", "sqlite", "sqlite in its path"},
 		{"schema.sqlite.sql", "# a\n# b\n# c\n# d\nSELECT name FROM hives", "sqlite", "sqlite in its path"},
 		{"", "CREATE TABLE hives (name text COLLATE NOCASE)", "sqlite", "NOCASE"},
+		{"", "SELECT name FROM bees.hives@far_db WHERE kg = 7", "oracle", "@far_db"},
+		{"", "CONNECT bee/honey@far_db", "oracle", "@far_db"},
+		{"", "GRANT SELECT ON hives TO bee@localhost", "mysql", "@localhost"},
 		{"sql/hives.cockroach.sql", "SELECT name FROM hives", "ansi", "cockroach in its path"},
 		{"h2/a.sql", "SELECT x::int FROM @a; SELECT y::int, z::text FROM hives WHERE name ILIKE 'x' AND name ILIKE 'y'", "postgres", "::"},
 		{"mysql/a.sql", "SELECT x::int FROM @a; SELECT y::int, z::text FROM hives WHERE name ILIKE 'x'", "postgres", "::"},
@@ -142,6 +145,33 @@ func TestStatementsFollowEachOther(t *testing.T) {
 					require.Equal(t, 1, found, src)
 				}
 			}
+		}
+	}
+}
+
+// TestClientLinesEndWithTheirLine reads each line of testdata/client, which is the client
+// program's and no statement, between two queries: it takes nothing of the second with it.
+func TestClientLinesEndWithTheirLine(t *testing.T) {
+	t.Parallel()
+	paths, err := filepath.Glob("testdata/client/*.txt")
+	require.NoError(t, err)
+	require.Len(t, paths, 5)
+	const last = "SELECT name FROM swarms WHERE kg = 7"
+	for _, path := range paths {
+		list, err := os.ReadFile(path)
+		require.NoError(t, err)
+		d, err := dialect.Parse(strings.TrimSuffix(filepath.Base(path), ".txt"))
+		require.NoError(t, err)
+		p := syntax.NewParser(syntax.NewNames())
+		for line := range strings.Lines(string(list)) {
+			src := "SELECT 1 FROM hives;\n" + line + last + ";\n"
+			p.Reset([]byte(src), d)
+			texts := []string{}
+			for s := p.Next(); s != nil; s = p.Next() {
+				require.Empty(t, s.Errors, src)
+				texts = append(texts, src[s.Span.Start:s.Span.End])
+			}
+			require.Equal(t, []string{"SELECT 1 FROM hives", last}, texts, src)
 		}
 	}
 }

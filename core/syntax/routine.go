@@ -144,6 +144,8 @@ func (p *Parser) startsBody(kind word.Word) bool {
 	case word.Begin, word.Declare, word.Loop, word.While, word.Repeat, word.Call, word.Do, word.Case, word.Select, word.Signal,
 		word.Grant, word.Revoke, word.Drop, word.Truncate, word.Alter, word.Show, word.Create:
 		return true
+	case word.For: // a loop, not EACH ROW
+		return p.peek(2).Word() == word.In
 	case word.Analyze:
 		return p.dialect.Has(dialect.ExecutedComments)
 	case word.Return:
@@ -171,7 +173,7 @@ func (p *Parser) lastWord() word.Word { return p.tokenBefore().Word() }
 
 // routineBody reads the statements of the body onto the stack of statements.
 func (p *Parser) routineBody(kind word.Word) {
-	if p.at(word.Do) {
+	if p.at(word.Do) && kind == word.Event {
 		p.next()
 	}
 	if kind == word.Trigger && p.atCompound() {
@@ -349,7 +351,7 @@ func (p *Parser) bodyStmt() {
 	if p.i > before && p.at(word.End) && p.dialect == dialect.SQLServer {
 		return // it labels the end of the block
 	}
-	if p.tok.Kind == ShiftOperator { // <<label>>
+	for p.tok.Kind == ShiftOperator { // <<label>>
 		for p.tok.Kind != EOF && p.tok.Kind != Semicolon {
 			p.next()
 			if p.tok.Kind == ShiftOperator {

@@ -297,7 +297,9 @@ func (s *scanner) word() TokenKind {
 			return TextToken
 		}
 	} else if sym == Sym(word.Go) && s.rules.batchLines && s.aloneOnLine(start, i) {
-		return s.emit(BatchEnd, start)
+		s.emit(BatchEnd, start)
+		s.pos = s.lineEnd(i) // behind how often
+		return BatchEnd
 	}
 	s.tokens = append(s.tokens, wordToken(sym, start, i))
 	return WordToken

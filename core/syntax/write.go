@@ -75,6 +75,10 @@ func (p *Parser) insert(with *With) Stmt {
 		n.Query = p.valueQuery()
 	case p.atAny(word.Exec, word.Execute):
 		p.other()
+	case p.at(word.Values) && p.isPL() && p.bodies > 0 && p.peek(1).Kind == WordToken: // a record
+		for p.next(); !p.atEnd() && !p.atAny(word.Returning, word.Return, word.Log); {
+			p.skipOne()
+		}
 	case p.accept(word.Values): // and no row behind it
 		p.fail("( and the values")
 	default:

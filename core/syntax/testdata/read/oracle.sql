@@ -226,3 +226,5 @@ CREATE OR REPLACE AND COMPILE JAVA SOURCE NAMED "Scale" AS
 public class Scale { public static int read() { int i = 0; return i; } }
 /
 CREATE BITMAP INDEX hives_kind ON hives (kind);
+DECLARE rec hives%ROWTYPE; BEGIN <<one>> <<two>> INSERT INTO hives VALUES rec; INSERT INTO hives VALUES recs(i) RETURNING hive_id INTO n; END;
+/
