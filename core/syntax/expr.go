@@ -204,6 +204,10 @@ func (p *Parser) wordInfix(start text.Pos, left Expr, power uint8) Expr {
 			*n = Collate{node: p.node(start), X: left, Name: name}
 			return n
 		}
+	case word.Day, word.Year:
+		if p.power[dialect.AtZone] > power && p.isInterval(left) {
+			return p.intervalOf(start, left)
+		}
 	case word.At:
 		if p.power[dialect.AtZone] > power && (p.peek(1).Word() == word.Time || p.peek(1).Word() == word.Local) {
 			return p.atZone(start, left)
@@ -231,6 +235,31 @@ func (p *Parser) collation() []Ident {
 		return nil
 	}
 	return p.path("a collation")
+}
+
+// isInterval reports whether DAY TO SECOND or YEAR TO MONTH makes an interval of what stands in
+// parentheses before it (Oracle, "Interval Expressions").
+func (p *Parser) isInterval(left Expr) bool {
+	if _, ok := left.(*Paren); !ok || p.dialect != dialect.Oracle {
+		return false
+	}
+	return p.peek(1).Word() == word.To || p.peek(1).Kind == LeftParen && p.peek(4).Word() == word.To
+}
+
+func (p *Parser) intervalOf(start text.Pos, left Expr) Expr {
+	t, typed := p.slabs.typeNames.New(), p.start()
+	t.Parts = p.lists.idents.One(Ident{Span: p.tok.Span, Sym: Sym(word.Interval)})
+	for !p.accept(word.To) && !p.atEnd() {
+		p.skipOne()
+	}
+	p.next()
+	if p.tok.Kind == LeftParen {
+		p.skipParens()
+	}
+	t.node = p.node(typed)
+	n := p.slabs.casts.Next()
+	*n = Cast{node: p.node(start), X: left, Type: t}
+	return n
 }
 
 func (p *Parser) atZone(start text.Pos, left Expr) Expr {

@@ -530,7 +530,7 @@ func (p *Parser) tableSuffix(t *TableRef) {
 				p.next()
 				p.skipParens()
 			}
-		case p.atAny(word.Tablesample, word.Partition) && (p.peek(1).Kind == LeftParen || p.peek(2).Kind == LeftParen):
+		case (p.atAny(word.Tablesample, word.Partition) || p.says(0, "subpartition")) && (p.peek(1).Kind == LeftParen || p.peek(2).Kind == LeftParen):
 			p.next()
 			if p.tok.Kind != LeftParen {
 				p.next()

@@ -90,6 +90,12 @@ func (p *Parser) atBrace() bool {
 func (p *Parser) braced(start text.Pos) Expr {
 	p.next()
 	function := p.says(0, "fn")
+	if x := p.momentOrNil(); x != nil {
+		p.closeBrace()
+		n := p.slabs.parens.Next()
+		*n = Paren{node: p.node(start), X: x}
+		return n
+	}
 	p.next()
 	x := p.expr()
 	if c, ok := x.(*Call); ok && function { // of the driver, not of the database
@@ -101,6 +107,25 @@ func (p *Parser) braced(start text.Pos) Expr {
 	n := p.slabs.parens.Next()
 	*n = Paren{node: p.node(start), X: x}
 	return n
+}
+
+// momentOrNil reads d '2026-05-01', t '10:30' or ts '…' of an escape; nil where none stands. They
+// are texts to the driver, which makes moments of them.
+func (p *Parser) momentOrNil() Expr {
+	if p.peek(1).Kind != TextToken || !p.says(0, "d") && !p.says(0, "t") && !p.says(0, "ts") {
+		return nil
+	}
+	t := p.slabs.typeNames.New()
+	start := p.start()
+	t.Parts = p.lists.idents.One(Ident{Span: p.tok.Span, Sym: p.scan.names.Intern([]byte("timestamp"))})
+	p.next()
+	t.node = p.node(start)
+	valueStart := p.start()
+	p.next()
+	value := p.literal(valueStart, TextLiteral)
+	x := p.slabs.typedLiterals.Next()
+	*x = TypedLiteral{node: p.node(start), Type: t, Value: value}
+	return x
 }
 
 func (p *Parser) closeBrace() {
@@ -585,6 +610,9 @@ func (p *Parser) nameOrCall(start text.Pos) Expr {
 		p.lists.idents.Push(p.partAfterDot())
 	}
 	parts := p.lists.idents.Take(mark)
+	if p.tok.Kind == VariableName && p.dialect == dialect.Oracle && p.tok.Span.Start == p.last { // a function or sequence of another database
+		p.passLink()
+	}
 	if p.tok.Kind == LeftParen && (p.peek(1).Kind != Plus || p.peek(2).Kind != RightParen) {
 		return p.call(start, parts)
 	}

@@ -85,6 +85,12 @@ func (s *scanner) prefixedText(start int) bool {
 		return s.qQuoted(start)
 	case len(prefix) > 1:
 		return false
+	case s.src[s.pos] == '"': // of Spark
+		if last == 'r' || last == 'x' {
+			s.enclosed(start, s.pos+1, '"', TextToken, false)
+			return true
+		}
+		return false
 	case last == 'e' && !s.rules.backslash || last == 'n':
 		s.enclosed(start, s.pos+1, '\'', TextToken, last == 'e' || s.rules.backslash)
 		return true

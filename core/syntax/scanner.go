@@ -215,7 +215,7 @@ func plainWord(src []byte, start int) (end int, lo, hi uint64) {
 		}
 		end, lo, hi = start+8+length, lo|fold, (hi|fold)&(1<<(8*length)-1)
 	}
-	if c := src[end]; classes[c]&inWord != 0 || c == '\'' {
+	if c := src[end]; classes[c]&inWord != 0 || c == '\'' || c == '"' {
 		return 0, 0, 0
 	}
 	return end, lo, hi
@@ -292,7 +292,7 @@ func (s *scanner) word() TokenKind {
 	} else {
 		sym = s.names.Intern(src[start:i])
 	}
-	if i < len(src) && src[i] == '\'' {
+	if i < len(src) && (src[i] == '\'' || src[i] == '"' && s.rules.suffixes) {
 		if s.prefixedText(start) {
 			return TextToken
 		}
@@ -359,8 +359,8 @@ func (s *scanner) number() TokenKind {
 			i = digits(src, k)
 		}
 	}
-	if s.rules.suffixes {
-		i += numberSuffix(src[i:])
+	if s.rules.suffixes || s.rules.plus && !s.rules.batchLines {
+		i += s.numberSuffix(src[i:])
 	}
 	s.pos = i
 	if s.rules.bareNumbers && i < len(src) && classes[src[i]]&startsWord != 0 {
@@ -381,15 +381,19 @@ func (s *scanner) runsOn(start int) {
 }
 
 // numberSuffix gives how many letters behind a number tell its type, as in 1L and 1.5BD (Spark,
-// "Numeric Literal").
-func numberSuffix(rest []byte) int {
+// "Numeric Literal"); Oracle has 1.5f and 2d ("Literals").
+func (s *scanner) numberSuffix(rest []byte) int {
 	end := 0
 	for end < len(rest) && end < 3 && classes[rest[end]]&inWord != 0 {
 		end++
 	}
 	switch string(bytes.ToLower(rest[:end])) {
-	case "l", "s", "y", "d", "f", "bd":
+	case "d", "f":
 		return end
+	case "l", "s", "y", "bd":
+		if s.rules.suffixes {
+			return end
+		}
 	}
 	return 0
 }
@@ -402,7 +406,7 @@ func (s *scanner) digitName() bool {
 	for i < len(src) && classes[src[i]]&classMask == digitClass {
 		i++
 	}
-	if i >= len(src) || classes[src[i]]&startsWord == 0 || src[start] == '.' || s.rules.suffixes && numberSuffix(src[i:]) > 0 {
+	if i >= len(src) || classes[src[i]]&startsWord == 0 || src[start] == '.' || s.rules.suffixes && s.numberSuffix(src[i:]) > 0 {
 		return false
 	}
 	end := i

@@ -38,7 +38,7 @@ var stops = [word.Total]uint8{
 	word.For: noAlias, word.Window: noAlias | startsClause,
 	word.Qualify: noAlias | startsClause, word.Returning: noAlias, word.Minus: noAlias,
 	word.Values: noAlias, word.End: noAlias, word.Xor: noAlias | infixWord, word.Div: noAlias | infixWord,
-	word.Mod: infixWord, word.Operator: infixWord, word.At: infixWord, word.Glob: infixWord, word.Match: infixWord, word.Likec: infixWord, word.Like2: infixWord, word.Like4: infixWord,
+	word.Mod: infixWord, word.Operator: infixWord, word.At: infixWord, word.Day: infixWord, word.Year: infixWord, word.Glob: infixWord, word.Match: infixWord, word.Likec: infixWord, word.Like2: infixWord, word.Like4: infixWord,
 	word.Sounds: infixWord, word.Member: infixWord, word.Overlaps: infixWord,
 	word.Collate: noAlias | infixWord, word.Isnull: noAlias | infixWord, word.Notnull: noAlias | infixWord, word.Ilike: noAlias | infixWord, word.Similar: noAlias | infixWord,
 	word.Regexp: noAlias | infixWord, word.Rlike: noAlias | infixWord, word.Over: notOutputAlias, word.Escape: noAlias,

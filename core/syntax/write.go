@@ -143,14 +143,17 @@ func (p *Parser) remote(name []Ident) bool {
 		return false
 	}
 	last := &name[len(name)-1]
-	p.next()
-	for p.tok.Kind == Dot {
-		p.next()
-		p.partAfterDot()
-	}
+	p.passLink()
 	last.Span.End = p.last
 	last.Sym = p.scan.names.Intern(p.scan.src[last.Span.Start:last.Span.End])
 	return true
+}
+
+// passLink passes over @ and the name of a database link.
+func (p *Parser) passLink() {
+	for p.next(); p.acceptKind(Dot); {
+		p.partAfterDot()
+	}
 }
 
 // insertOptions passes over what Spark's INSERT has behind the table: IF NOT EXISTS, BY NAME

@@ -123,6 +123,9 @@ func foreignCast(p *check.Pass, n *syntax.Cast) {
 	if n.Type == nil || n.X == nil || n.Span().Start != n.X.Span().Start {
 		return
 	}
+	if len(p.TokensIn(text.Span{Start: n.X.Span().End, End: n.Type.Span().Start})) == 0 {
+		return // an interval of Oracle
+	}
 	mends := byHand("cast by CAST")
 	if n.Span().Len() < longCast {
 		mends = replace("cast by CAST", n.Span(), fmt.Sprintf("CAST(%s AS %s)", p.Text(n.X), p.Text(n.Type)))
@@ -233,13 +236,19 @@ func foreignRecursive(p *check.Pass, n *syntax.With) {
 	}
 }
 
+// isKeyOfJSON reports whether a text stands before IS as the key of a value, in a call of JSON_OBJECT.
+func isKeyOfJSON(p *check.Pass, n *syntax.Is) bool {
+	c, ok := p.Parent(n).(*syntax.Call)
+	return ok && p.FunctionName(c) == "json_object"
+}
+
 // foreignIs tells IS before a plain value, which only SQLite compares, and IS DISTINCT FROM.
 func foreignIs(p *check.Pass, n *syntax.Is) {
 	if n.Test == syntax.IsDistinctFrom {
 		foreignDistinct(p, n)
 		return
 	}
-	if n.Test != syntax.IsOther || !isPlainValue(n.Y) {
+	if n.Test != syntax.IsOther || !isPlainValue(n.Y) || p.Dialect == dialect.Oracle && isKeyOfJSON(p, n) {
 		return
 	}
 	op := "="

@@ -228,3 +228,5 @@ public class Scale { public static int read() { int i = 0; return i; } }
 CREATE BITMAP INDEX hives_kind ON hives (kind);
 DECLARE rec hives%ROWTYPE; BEGIN <<one>> <<two>> INSERT INTO hives VALUES rec; INSERT INTO hives VALUES recs(i) RETURNING hive_id INTO n; END;
 /
+SELECT (moved_on - built_on) DAY(9) TO SECOND(0), (moved_on - built_on) YEAR TO MONTH AS months, (kg) day, 1.5f + 2D FROM hives WHERE bees.weight_of@far.example(hive_id) > 3;
+SELECT COUNT(*) FROM hives SUBPARTITION FOR (7);

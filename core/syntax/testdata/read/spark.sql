@@ -120,3 +120,4 @@ FSCK REPAIR TABLE hives;
 SELECT name FROM apiary.hives@v12 AS h JOIN sites@20260101000000000 ON site_id = h.site_id;
 SELECT name FROM hives |> WHERE kg > 3 |> AGGREGATE sum(kg) AS kg GROUP BY name |> ORDER BY kg;
 SELECT name FROM (SELECT * FROM hives |> LIMIT 3) AS few;
+SELECT R"\d+" || r"x", X"1F" FROM hives;
