@@ -60,7 +60,7 @@ func (p *Parser) controlOrNil() Stmt {
 		return nil
 	case word.Return, word.Print, word.Elsif:
 		p.next()
-		if p.tok.Kind == LeftParen && p.dialect.Has(dialect.BatchLines) && p.startsQuery(1) { // the rows of a function
+		if p.dialect.Has(dialect.BatchLines) && (p.tok.Kind == LeftParen && p.startsQuery(1) || p.atAny(word.Select, word.With) && p.lastWord() == word.Return) { // the rows of a function
 			mark := p.lists.stmts.Mark()
 			p.lists.stmts.Push(p.selectStmt())
 			c.Stmts = p.lists.stmts.Take(mark)

@@ -611,6 +611,9 @@ func (p *Parser) createIndex() Stmt {
 	}
 	p.expect(word.On)
 	p.acceptOnly()
+	if p.at(word.Cluster) && p.dialect == dialect.Oracle {
+		return p.passRest(start)
+	}
 	n.Table = p.path("a table")
 	if p.accept(word.Using) {
 		n.Method = p.ident("an index method")
@@ -632,6 +635,9 @@ func (p *Parser) createIndex() Stmt {
 	})
 	n.Items = p.lists.orders.Take(mark)
 	p.expectKind(RightParen, ") or a comma")
+	if p.at(word.From) && p.dialect == dialect.Oracle { // of the rows of several tables
+		return p.passRest(start)
+	}
 	for !p.atEnd() && !p.atNext() {
 		if p.at(word.Where) {
 			n.Where = p.where()

@@ -328,12 +328,14 @@ func (p *Parser) tablePrimary() TableExpr {
 	case p.tok.Kind == LeftParen:
 		p.next()
 		return p.parenTable(start, p.tableExpr())
-	case p.at(word.Only) && p.peek(1).Kind == LeftParen && p.peek(2).Kind != RightParen && p.dialect == dialect.Postgres:
+	case p.at(word.Only) && p.peek(1).Kind == LeftParen && p.peek(2).Kind != RightParen && (p.dialect == dialect.Postgres || p.dialect == dialect.Oracle):
 		p.next()
 		p.next()
 		name := p.path("a table")
 		p.expectKind(RightParen, ")")
 		return p.finishTable(start, name)
+	case p.tok.Kind == CastColons && p.dialect == dialect.SQLServer: // before a function of the system's
+		p.next()
 	default:
 		p.acceptOnly()
 	}
@@ -506,6 +508,7 @@ func (p *Parser) tableSuffix(t *TableRef) {
 		case p.at(word.As) && p.peek(1).Word() == word.Of:
 			p.next()
 			p.next()
+			p.periodOf()
 			p.next() // TIMESTAMP or SCN
 			p.exprAbove(p.power[dialect.BetweenTest])
 		case p.atAny(word.Version, word.Timestamp) && p.peek(1).Word() == word.As && p.peek(2).Word() == word.Of:
@@ -513,10 +516,15 @@ func (p *Parser) tableSuffix(t *TableRef) {
 			p.next()
 			p.next()
 			p.exprAbove(p.power[dialect.BetweenTest])
-		case p.at(word.Versions) && p.peek(1).Word() == word.Between:
+		case p.at(word.Versions) && (p.peek(1).Word() == word.Between || p.peek(1).Word() == word.Period):
 			p.next()
-			p.next()
-			p.next() // SCN or TIMESTAMP
+			if p.periodOf() {
+				p.next()
+				p.expect(word.Between)
+			} else {
+				p.next()
+				p.next() // SCN or TIMESTAMP
+			}
 			p.versionBound()
 			p.expect(word.And)
 			p.versionBound()
@@ -606,6 +614,16 @@ func (p *Parser) portion() {
 	p.timePoint()
 	p.expect(word.To)
 	p.timePoint()
+}
+
+// periodOf passes over PERIOD FOR before the name of a period of Oracle.
+func (p *Parser) periodOf() bool {
+	if !p.at(word.Period) || p.peek(1).Word() != word.For {
+		return false
+	}
+	p.next()
+	p.next()
+	return true
 }
 
 // timeTravel reads FOR SYSTEM_TIME ….

@@ -472,6 +472,10 @@ func (p *Parser) setStmt() []Expr {
 	for !p.atEnd() && !p.broken {
 		if p.tok.Kind == Equal || p.tok.Kind == AssignOperator {
 			p.next()
+			if p.at(word.Cursor) && p.dialect == dialect.SQLServer {
+				p.cursorValue()
+				continue
+			}
 			if p.atOperand() && !p.at(word.On) {
 				p.lists.exprs.Push(p.expr())
 				continue
@@ -483,6 +487,21 @@ func (p *Parser) setStmt() []Expr {
 		p.skipOne()
 	}
 	return p.lists.exprs.Take(mark)
+}
+
+// cursorValue reads CURSOR … FOR query, to which a variable of SQL Server is set.
+func (p *Parser) cursorValue() {
+	for !p.at(word.For) && !p.atEnd() {
+		p.next()
+	}
+	if p.accept(word.For) && p.startsQuery(0) {
+		start := p.start()
+		q := p.query()
+		n := p.slabs.subquerys.New()
+		n.Query = q
+		n.node = p.node(start)
+		p.lists.exprs.Push(n)
+	}
 }
 
 // skipToEnd passes over the rest of the statement.

@@ -199,6 +199,9 @@ func (p *Parser) selectClause(s *Select) bool {
 		mark := p.lists.exprs.Mark()
 		p.commaList(func() { p.lists.exprs.Push(p.intoTarget()) })
 		s.Into = p.lists.exprs.Take(mark)
+		if p.dialect == dialect.SQLServer && p.accept(word.On) { // a filegroup
+			p.ident("a filegroup")
+		}
 	case word.From:
 		if s.From != nil {
 			return false
@@ -298,6 +301,9 @@ func (p *Parser) where() *Where {
 	if p.at(word.Current) && p.peek(1).Word() == word.Of {
 		p.next()
 		p.next()
+		if p.at(word.Global) && p.peek(1).Kind == WordToken && p.dialect == dialect.SQLServer {
+			p.next()
+		}
 		at := p.start()
 		p.path("a cursor")
 		row := p.slabs.params.New()

@@ -260,6 +260,14 @@ func (p *Parser) passOver() Stmt {
 	return n
 }
 
+// passRest passes over the rest of a statement of which a part was read.
+func (p *Parser) passRest(start text.Pos) Stmt {
+	p.skipToEnd()
+	n := p.slabs.otherStmts.Next()
+	*n = OtherStmt{node: p.node(start), Keyword: p.scan.tokens[p.first].Span}
+	return n
+}
+
 // passBatch passes over all up to the line that ends the batch.
 func (p *Parser) passBatch() Stmt {
 	start, keyword := p.start(), p.tok.Span

@@ -47,7 +47,7 @@ func (p *Parser) insert(with *With) Stmt {
 				p.skipOne()
 			}
 		})
-	} else if n.Table = p.insertTarget(); p.dialect == dialect.Spark {
+	} else if n.Table = p.insertTarget(); p.dialect == dialect.Spark || p.dialect == dialect.Oracle {
 		p.insertOptions()
 	}
 	if p.tok.Kind == LeftParen && !p.startsQuery(1) {

@@ -230,3 +230,8 @@ DECLARE rec hives%ROWTYPE; BEGIN <<one>> <<two>> INSERT INTO hives VALUES rec; I
 /
 SELECT (moved_on - built_on) DAY(9) TO SECOND(0), (moved_on - built_on) YEAR TO MONTH AS months, (kg) day, 1.5f + 2D FROM hives WHERE bees.weight_of@far.example(hive_id) > 3;
 SELECT COUNT(*) FROM hives SUBPARTITION FOR (7);
+SELECT name FROM ONLY (hives) JOIN sites VERSIONS PERIOD FOR leased BETWEEN DATE '2026-01-01' AND DATE '2026-02-01' ON site_id = 1;
+SELECT name FROM hives AS OF PERIOD FOR leased SYSDATE;
+UPDATE ONLY (hives) SET kg = 1;
+CREATE INDEX hives_cluster ON CLUSTER apiary;
+CREATE BITMAP INDEX hives_of_site ON hives (sites.kind) FROM hives, sites WHERE hives.site_id = sites.site_id;

@@ -250,3 +250,9 @@ ALTER TABLE hives ADD kept int NULL, frames int DEFAULT 3
 UPDATE STATISTICS hives WITH FULLSCAN
 SET IDENTITY_INSERT hives ON INSERT hives (hive_id, name) VALUES (1, N'Ash'), (2, N'Birch') SET IDENTITY_INSERT hives OFF
 GO
+SELECT name INTO dbo.hives_kept ON archive FROM ::fn_hives(1) AS h;
+DELETE FROM hives WHERE CURRENT OF GLOBAL c;
+SET @c = CURSOR LOCAL FAST_FORWARD FOR SELECT name FROM hives;
+GO
+CREATE FUNCTION dbo.hive_names () RETURNS TABLE AS RETURN WITH h AS (SELECT name FROM hives) SELECT name FROM h
+GO 3
