@@ -562,6 +562,9 @@ func (p *Parser) createView() Stmt {
 		p.skipOne()
 	}
 	p.expect(word.As)
+	if p.dialect == dialect.Spark && !p.atEnd() && p.scan.src[p.tok.Span.Start] == '$' { // of metrics, in another language
+		return p.passRest(start)
+	}
 	n.Query = p.query()
 	if p.at(word.With) {
 		for !p.atEnd() {

@@ -350,7 +350,7 @@ func (p *Parser) tablePrimary() TableExpr {
 		return p.placeholderTable(start)
 	}
 	switch {
-	case p.at(word.Values) && p.peek(1).Kind == LeftParen:
+	case p.at(word.Values) && (p.peek(1).Kind == LeftParen || p.dialect == dialect.Spark && (p.peek(1).Kind == NumberToken || p.peek(1).Kind == TextToken)):
 		return p.valuesTable(start)
 	case p.at(word.Rows) && p.peek(1).Word() == word.From && p.peek(2).Kind == LeftParen:
 		return p.rowsFrom(start)

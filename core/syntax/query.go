@@ -464,12 +464,16 @@ func (p *Parser) values() Body {
 	p.commaList(func() {
 		rowStart := p.start()
 		p.accept(word.Row)
-		p.expectKind(LeftParen, "(")
 		var items []Expr
-		if p.tok.Kind != RightParen {
-			items = p.strictList()
+		if p.startsBareRow() {
+			items = p.oneExpr()
+		} else {
+			p.expectKind(LeftParen, "(")
+			if p.tok.Kind != RightParen {
+				items = p.strictList()
+			}
+			p.expectKind(RightParen, ") or a comma")
 		}
-		p.expectKind(RightParen, ") or a comma")
 		r := p.slabs.rows.Next()
 		*r = Row{node: p.node(rowStart), Items: items}
 		p.lists.rows.Push(r)
@@ -478,6 +482,11 @@ func (p *Parser) values() Body {
 	rows := p.lists.rows.Take(mark)
 	*n = Values{node: p.node(start), Rows: rows}
 	return n
+}
+
+// startsBareRow reports whether a row of VALUES is one value without parentheses, as Spark has it.
+func (p *Parser) startsBareRow() bool {
+	return p.dialect == dialect.Spark && p.tok.Kind != LeftParen && p.atOperand() && !p.atEnd()
 }
 
 // holdsQueryAlone reports whether of the parentheses that begin n tokens on, two or
@@ -554,7 +563,8 @@ func (p *Parser) queryBehind(n int) (query bool, parens int) {
 		case word.Select:
 			return true, n - first
 		case word.Values:
-			return p.peek(n+1).Kind == LeftParen || p.peek(n+1).Word() == word.Row, n - first
+			next := p.peek(n + 1)
+			return next.Kind == LeftParen || next.Word() == word.Row || p.dialect == dialect.Spark && (next.Kind == NumberToken || next.Kind == TextToken), n - first
 		case word.With:
 			next := p.peek(n + 1).Word()
 			return next == word.Recursive || p.peek(n+2).Word() == word.As || p.peek(n+2).Kind == LeftParen, n - first

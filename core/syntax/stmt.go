@@ -170,6 +170,12 @@ func (p *Parser) noStatement() Stmt {
 func (p *Parser) selectStmt() Stmt {
 	start := p.start()
 	q := p.queryWithInto()
+	if _, ok := q.Body.(*Values); ok && p.dialect == dialect.Spark && p.accept(word.As) { // a table of its own, by name
+		p.ident("a name for the rows")
+		if p.tok.Kind == LeftParen {
+			p.identList()
+		}
+	}
 	n := p.slabs.selectStmts.Next()
 	*n = SelectStmt{node: p.node(start), Query: q}
 	return n

@@ -25,6 +25,11 @@ func (p *Parser) insert(with *With) Stmt {
 	if p.atTop() {
 		p.top()
 	}
+	if p.at(word.With) && p.dialect == dialect.Spark { // SCHEMA EVOLUTION
+		for !p.at(word.Into) && !p.atEnd() {
+			p.next()
+		}
+	}
 	for p.atAny(word.Into, word.Or, word.Replace, word.Ignore, word.Abort, word.Rollback, word.Fail, word.LowPriority,
 		word.HighPriority, word.Delayed, word.Overwrite, word.Table) {
 		if into && !p.at(word.Table) || p.atAny(word.Abort, word.Rollback, word.Fail) && p.lastWord() != word.Or {
@@ -73,7 +78,7 @@ func (p *Parser) insert(with *With) Stmt {
 		n.Query = p.query()
 	case p.at(word.Value) && p.peek(1).Kind == LeftParen && saysValue.Has(p.dialect):
 		n.Query = p.valueQuery()
-	case p.atAny(word.Exec, word.Execute):
+	case p.atAny(word.Exec, word.Execute), p.at(word.From) && p.dialect == dialect.Spark:
 		p.other()
 	case p.at(word.Values) && p.isPL() && p.bodies > 0 && p.peek(1).Kind == WordToken: // a record
 		for p.next(); !p.atEnd() && !p.atAny(word.Returning, word.Return, word.Log); {
@@ -167,6 +172,10 @@ func (p *Parser) insertOptions() {
 	case p.at(word.Replace) && p.peek(1).Word() == word.Where:
 		p.next()
 		p.where()
+	case p.at(word.Replace) && p.peek(1).Word() == word.Using:
+		p.next()
+		p.next()
+		p.skipParens()
 	}
 }
 

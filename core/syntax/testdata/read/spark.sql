@@ -121,3 +121,9 @@ SELECT name FROM apiary.hives@v12 AS h JOIN sites@20260101000000000 ON site_id =
 SELECT name FROM hives |> WHERE kg > 3 |> AGGREGATE sum(kg) AS kg GROUP BY name |> ORDER BY kg;
 SELECT name FROM (SELECT * FROM hives |> LIMIT 3) AS few;
 SELECT R"\d+" || r"x", X"1F" FROM hives;
+VALUES (1, 'Ash'), (2, 'Birch') AS h(hive_id, name);
+SELECT name FROM VALUES 'Ash', 'Birch' AS h(name) JOIN hives USING (name);
+INSERT INTO hives FROM hives_new SELECT name;
+INSERT INTO hives REPLACE USING (hive_id) SELECT * FROM hives_new;
+INSERT WITH SCHEMA EVOLUTION INTO hives VALUES 1, 2;
+CREATE VIEW weights WITH METRICS LANGUAGE YAML AS $$ version: 0.1 $$;
