@@ -94,6 +94,7 @@ func (p *Program) loadSchemas(ctx context.Context, sources []string, d dialect.D
 		}
 		progress.done()
 	}
+	l.take(p, l.schema.Settle, func(text.Pos) string { return "of all files" })
 	if l.whole { // else a table that was left out would be told of as unknown
 		l.schema.SetWhole()
 	}
@@ -112,7 +113,7 @@ func (l *loadedSchema) load(ctx context.Context, p *Program, source string, auto
 			l.whole = false
 			p.tell(fmt.Sprintf("schema %s: %s", database.Redacted(source), missing))
 		}
-		l.take(p, read.DDL, func(text.Pos) string { return database.Redacted(source) })
+		l.take(p, func() { l.schema.Add(read.DDL, l.dialect) }, func(text.Pos) string { return database.Redacted(source) })
 		for _, t := range read.Rows {
 			l.schema.SetRows(t.Qualifier, t.Name, t.Rows)
 		}
@@ -146,10 +147,11 @@ func (l *loadedSchema) load(ctx context.Context, p *Program, source string, auto
 	return fmt.Errorf("%s: no CREATE TABLE in it; name a file of DDL text", source)
 }
 
-// take applies DDL text; place tells where a position of it is.
-func (l *loadedSchema) take(p *Program, ddl []byte, place func(text.Pos) string) {
+// take lets the schema grow, and tells of what could not be taken; place tells where a position
+// of it is.
+func (l *loadedSchema) take(p *Program, grow func(), place func(text.Pos) string) {
 	l.schema.Problems = nil
-	l.schema.Load(ddl, l.dialect)
+	grow()
 	for _, problem := range l.schema.Problems {
 		l.whole = false
 		message := fmt.Sprintf("schema %s: %s", place(problem.Span.Start), problem.Message)
@@ -186,7 +188,7 @@ func (l *loadedSchema) loadText(p *Program, path string, auto bool, read func() 
 	if auto {
 		l.dialect = schema.Guess(path, f.Bytes())
 	}
-	l.take(p, f.Bytes(), func(at text.Pos) string {
+	l.take(p, func() { l.schema.Add(f.Bytes(), l.dialect) }, func(at text.Pos) string {
 		place := f.Place(at)
 		return fmt.Sprintf("%s, line %d, column %d", path, place.Line, place.Column)
 	})

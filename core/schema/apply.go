@@ -141,7 +141,20 @@ func (a applier) empty(name []syntax.Ident) {
 // Load reads DDL text in a dialect. What could not be read or applied is told in
 // s.Problems; everything else is in the schema.
 func (s *Schema) Load(src []byte, d dialect.Dialect) {
+	s.Add(src, d)
+	s.Settle()
+}
+
+// Add is Load of one text of several, behind the last of which Settle follows.
+func (s *Schema) Add(src []byte, d dialect.Dialect) {
 	s.loadBy(syntax.NewParser(syntax.NewNames()), src, d)
+}
+
+// Settle works out what views over others have, once all that they are over is there.
+func (s *Schema) Settle() {
+	if caught := fault.Guard("working views out", s.settleViews); caught != nil {
+		s.Problems = append(s.Problems, Problem{Message: caught.Error(), Fault: true})
+	}
 }
 
 func (s *Schema) loadBy(p *syntax.Parser, src []byte, d dialect.Dialect) {
@@ -169,9 +182,6 @@ func (s *Schema) loadBy(p *syntax.Parser, src []byte, d dialect.Dialect) {
 		s.Problems = append(s.Problems, Problem{Span: passed, Message: caught.Error() + "; the statement is left out", Fault: true})
 	}
 	applier{src: src, schema: s}.comeHome()
-	if caught := fault.Guard("working views out", s.settleViews); caught != nil {
-		s.Problems = append(s.Problems, Problem{Message: caught.Error(), Fault: true})
-	}
 }
 
 func (s *Schema) load(stmt *syntax.Statement, src []byte) {

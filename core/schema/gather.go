@@ -46,6 +46,7 @@ func (g *Gatherer) Add(src []byte, d dialect.Dialect) {
 	}
 	one := New(nil)
 	one.loadBy(g.parser, src, d)
+	one.Settle()
 	for _, name := range one.strangers {
 		g.doubtful[name] = g.doubtful[name] || len(one.named(name)) == 0 // else it was only dropped before it is made
 	}
