@@ -42,7 +42,8 @@ func newCompare(p *Program) *cobra.Command {
 			"with the first, and so on.\n\n" +
 			"Exit status: 0 no difference found, 1 they differ, 2 not all could be compared.",
 		Example: "  justlens compare before.sql after.sql --schema schema.sql\n" +
-			"  justlens compare --schema schema.sql --old-query \"SELECT name FROM hives WHERE frame_count > 8\" \\\n" +
+			"  justlens compare --schema schema.sql \\\n" +
+			"    --old-query \"SELECT name FROM hives WHERE frame_count > 8\" \\\n" +
 			"    --new-query \"SELECT name FROM hives WHERE NOT frame_count <= 8\"",
 		RunE: func(cmd *cobra.Command, paths []string) error { return o.run(cmd, p, paths) },
 	}

@@ -103,7 +103,8 @@ func newFollow(p *Program) *cobra.Command {
 			"and MERGE are never run, the rows that they would touch are followed.",
 		Example: "  justlens follow query.sql --schema schema.sql\n" +
 			"  justlens follow query.sql --schema schema.sql --rows data.sql\n" +
-			"  justlens follow query.sql --rows bees.db --schema bees.db --track 'h.hive_id = 7'",
+			"  justlens follow query.sql --rows bees.db --schema bees.db \\\n" +
+			"    --track 'h.hive_id = 7'",
 		RunE: func(cmd *cobra.Command, paths []string) error { return o.run(cmd, p, paths) },
 	}
 	o.addText(cmd)

@@ -45,7 +45,7 @@ func newKnownAction(p *Program, name, short, note string, prune bool) *cobra.Com
 	cmd := &cobra.Command{
 		Use:     name + " [PATH…]",
 		Short:   short,
-		Long:    short + "; " + note + ". The paths are those that review takes.",
+		Long:    short + "; " + note + ".\nThe paths are those that review takes.",
 		Example: "  justlens known " + name + " queries --schema schema.sql",
 		RunE:    func(cmd *cobra.Command, paths []string) error { return o.run(cmd, p, paths, prune) },
 	}

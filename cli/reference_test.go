@@ -8,6 +8,7 @@ import (
 	"strings"
 	"testing"
 	"time"
+	"unicode/utf8"
 
 	"github.com/spf13/cobra"
 	"github.com/spf13/cobra/doc"
@@ -27,6 +28,9 @@ func TestReferenceIsCurrent(t *testing.T) {
 		var out bytes.Buffer
 		args := append(strings.Fields(command), "--help")
 		require.Zero(t, cli.Run(context.Background(), args, strings.NewReader(""), &out, &out, func(string) string { return "" }))
+		for line := range strings.Lines(out.String()) {
+			require.LessOrEqual(t, utf8.RuneCountInString(strings.TrimRight(line, "\n")), 80, "a line of a terminal: %s", line)
+		}
 		help := strings.ReplaceAll(out.String(), jobs(out.String()), "(default: the processors)")
 		b.WriteString("\n## " + strings.TrimSpace("justlens "+command) + "\n\n```\n" + strings.TrimSpace(help) + "\n```\n")
 	}
