@@ -7,5 +7,5 @@ import "justlens/core/check"
 var Checks = []*check.Check{
 	aggregateInWhere, aggregateInJoin, aggregateInGroupBy, subqueryInGroupBy, nestedAggregate, windowOutside,
 	aliasInWhere, aliasInHaving, aliasInGroupBy, aliasInSelect, aliasInOrderExpression, havingUngrouped, orderInSubquery,
-	orderInBranch, orderNotSelected, cteOrder, recursion, endlessRecursion, distinctOnOrder, aggregateInWrite, limitInIn, lockTarget, rowsFunction, rowsNowhere, noReturn, limitValue, notAggregate,
+	orderInBranch, orderNotSelected, cteOrder, recursion, endlessRecursion, distinctOnOrder, aggregateInWrite, limitInIn, lockTarget, rowsFunction, rowsNowhere, endsTransaction, noReturn, limitValue, notAggregate,
 }
