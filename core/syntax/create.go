@@ -544,7 +544,7 @@ func (p *Parser) references(c *Constraint) {
 }
 
 func (p *Parser) createView() Stmt {
-	start := p.start()
+	start, first := p.start(), p.i
 	n := p.slabs.createViews.New()
 	for !p.at(word.View) {
 		p.next()
@@ -556,14 +556,14 @@ func (p *Parser) createView() Stmt {
 		n.Columns = p.viewColumns()
 	}
 	if p.at(word.Using) && p.dialect == dialect.Spark { // a view of a file
-		return p.passOver()
+		return p.passRest(first)
 	}
 	for !p.at(word.As) && !p.atEnd() {
 		p.skipOne()
 	}
 	p.expect(word.As)
 	if p.dialect == dialect.Spark && !p.atEnd() && p.scan.src[p.tok.Span.Start] == '$' { // of metrics, in another language
-		return p.passRest(start)
+		return p.passRest(first)
 	}
 	n.Query = p.query()
 	if p.at(word.With) {
@@ -594,7 +594,7 @@ func (p *Parser) viewColumns() []Ident {
 }
 
 func (p *Parser) createIndex() Stmt {
-	start := p.start()
+	start, first := p.start(), p.i
 	n := p.slabs.createIndexs.New()
 	for !p.at(word.Index) {
 		n.Unique = n.Unique || p.at(word.Unique)
@@ -615,7 +615,7 @@ func (p *Parser) createIndex() Stmt {
 	p.expect(word.On)
 	p.acceptOnly()
 	if p.at(word.Cluster) && p.dialect == dialect.Oracle {
-		return p.passRest(start)
+		return p.passRest(first)
 	}
 	n.Table = p.path("a table")
 	if p.accept(word.Using) {
@@ -639,7 +639,7 @@ func (p *Parser) createIndex() Stmt {
 	n.Items = p.lists.orders.Take(mark)
 	p.expectKind(RightParen, ") or a comma")
 	if p.at(word.From) && p.dialect == dialect.Oracle { // of the rows of several tables
-		return p.passRest(start)
+		return p.passRest(first)
 	}
 	for !p.atEnd() && !p.atNext() {
 		if p.at(word.Where) {

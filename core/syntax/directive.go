@@ -149,11 +149,11 @@ func (s *scanner) isDirective() bool {
 	}
 	switch {
 	case s.rules.plus && s.rules.batchLines: // of an unknown database
-		return isPlusCommand(s.src[s.pos:end]) && logsIn(s.src[s.pos:end], rest)
+		return logsIn(s.names.String(Sym(w)), rest)
 	case s.rules.plus:
-		return isPlusCommand(s.src[s.pos:end])
+		return isPlusCommand(s.names.String(Sym(w)))
 	case s.rules.executed:
-		return isMySQLCommand(s.src[s.pos:end]) && !s.hasEnd(rest) && s.lineEnd(end) < len(s.src)
+		return isMySQLCommand(s.names.String(Sym(w))) && !s.hasEnd(rest) && s.lineEnd(end) < len(s.src)
 	}
 	return false
 }
@@ -164,9 +164,10 @@ var plusCommands = strings.Fields(`ACCept ARCHIVE ATTRibute BREak BTItle CLear C
 	EDit EXECute EXIT GET HELP HISTory HOst LISt PASSWord PAUse PRInt PROmpt QUIT RECOVER REMark REPFooter REPHeader RUN SAVe SHOw
 	SHUTDOWN SPOol STArt STARTUP STORE TIMIng TTItle UNDEFine VARiable WHENEVER XQUERY`)
 
-func isPlusCommand(name []byte) bool {
+// isPlusCommand takes a name in lower case.
+func isPlusCommand(name string) bool {
 	for _, c := range plusCommands {
-		if c[0]|0x20 == name[0]|0x20 && len(name) <= len(c) && strings.EqualFold(c[:len(name)], string(name)) && (len(name) == len(c) || c[len(name)] >= 'a') {
+		if c[0]|0x20 == name[0] && len(name) <= len(c) && strings.EqualFold(c[:len(name)], name) && (len(name) == len(c) || c[len(name)] >= 'a') {
 			return true
 		}
 	}
@@ -174,14 +175,14 @@ func isPlusCommand(name []byte) bool {
 }
 
 // logsIn reports whether a line is SQL*Plus's CONNECT name/password@database.
-func logsIn(name, rest []byte) bool {
-	return name[0]|0x20 == 'c' && name[len(name)-1]|0x20 != 'y' && bytes.IndexByte(rest, '/') >= 0 && bytes.IndexByte(rest, '(') < 0 && len(bytes.Fields(rest)) <= 4
+func logsIn(name string, rest []byte) bool {
+	return len(name) >= len("conn") && strings.HasPrefix("connect", name) && bytes.IndexByte(rest, '/') >= 0 && bytes.IndexByte(rest, '(') < 0
 }
 
-// isMySQLCommand reports whether MySQL's client takes a line that begins with a name for its
-// own ("MySQL Reference Manual", "mysql Client Commands").
-func isMySQLCommand(name []byte) bool {
-	switch string(bytes.ToLower(name)) {
+// isMySQLCommand reports whether MySQL's client takes a line that begins with a name, in lower
+// case, for its own ("MySQL Reference Manual", "mysql Client Commands").
+func isMySQLCommand(name string) bool {
+	switch name {
 	case "charset", "clear", "connect", "edit", "ego", "exit", "go", "help", "nopager", "notee", "nowarning", "pager", "print", "prompt",
 		"quit", "rehash", "resetconnection", "source", "status", "system", "tee", "use", "warnings":
 		return true

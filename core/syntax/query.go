@@ -235,12 +235,27 @@ func (p *Parser) skipOne() {
 	case p.tok.Kind == LeftParen:
 		p.skipParens()
 	case p.at(word.Case) && p.dialect == dialect.SQLServer:
-		for p.next(); !p.at(word.End) && !p.atEnd(); {
-			p.skipOne()
-		}
-		p.next()
+		p.skipCase()
 	default:
 		p.next()
+	}
+}
+
+// skipCase passes over CASE up to its END.
+func (p *Parser) skipCase() {
+	for depth := 0; !p.atEnd(); {
+		switch {
+		case p.tok.Kind == LeftParen:
+			p.skipParens()
+			continue
+		case p.at(word.Case):
+			depth++
+		case p.at(word.End):
+			depth--
+		}
+		if p.next(); depth == 0 {
+			return
+		}
 	}
 }
 

@@ -1,9 +1,9 @@
 package syntax
 
 import (
-	"justlens/core/dialect"
 	"slices"
 
+	"justlens/core/dialect"
 	"justlens/core/dialect/word"
 	"justlens/core/text"
 )

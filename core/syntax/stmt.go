@@ -266,11 +266,11 @@ func (p *Parser) passOver() Stmt {
 	return n
 }
 
-// passRest passes over the rest of a statement of which a part was read.
-func (p *Parser) passRest(start text.Pos) Stmt {
+// passRest passes over the rest of a statement that begins with the token of an index.
+func (p *Parser) passRest(first int) Stmt {
 	p.skipToEnd()
-	n := p.slabs.otherStmts.Next()
-	*n = OtherStmt{node: p.node(start), Keyword: p.scan.tokens[p.first].Span}
+	n, keyword := p.slabs.otherStmts.Next(), p.scan.tokens[first].Span
+	*n = OtherStmt{node: p.node(keyword.Start), Keyword: keyword}
 	return n
 }
 
