@@ -2,6 +2,7 @@ package syntax
 
 import (
 	"bytes"
+	"sort"
 
 	"justlens/core/dialect"
 	"justlens/core/dialect/word"
@@ -205,7 +206,8 @@ func (p *Parser) More() *Statement {
 		p.opens(text.Span{Start: span.End, End: span.End})
 	}
 	p.setsMode(tokens)
-	return p.read(Statement{Node: stmt, Span: span, Tokens: tokens, Comments: p.scan.comments[comments:], Cut: p.broken})
+	own := p.scan.comments[comments:max(comments, p.carried())]
+	return p.read(Statement{Node: stmt, Span: span, Tokens: tokens, Comments: own, Cut: p.broken})
 }
 
 // read completes a statement by what was counted and found on the way.
@@ -266,11 +268,15 @@ func (p *Parser) whole() Stmt {
 func (p *Parser) LastComments() []text.Span { return p.scan.comments[p.lastComments:] }
 
 // release drops the statements that were read and keeps tokens that were scanned past
-// the end of the last.
+// the end of the last. Those are moved to the front once they are fewer than what was read
+// before them, as a text of many statements without semicolons is scanned at once.
 func (p *Parser) release() {
 	p.slabs.reset()
 	p.lists.reset()
 	p.stmts.Reset()
+	if len(p.scan.tokens)-p.i > p.i {
+		return
+	}
 	comments := p.carried()
 	p.scan.comments = p.scan.comments[:copy(p.scan.comments, p.scan.comments[comments:])]
 	p.scan.tokens = p.scan.tokens[:copy(p.scan.tokens, p.scan.tokens[p.i:])]
@@ -278,14 +284,21 @@ func (p *Parser) release() {
 }
 
 // carried gives the index of the first comment that belongs to what stands behind the last
-// statement.
+// statement: where no semicolon parts them, those on lines of their own do.
 func (p *Parser) carried() int {
-	at := len(p.scan.comments)
-	if p.i < len(p.scan.tokens) {
-		from := p.scan.tokens[p.i].Span.Start
-		for at > 0 && p.scan.comments[at-1].Start >= from {
-			at--
-		}
+	switch {
+	case p.i == 0:
+		return 0
+	case p.i >= len(p.scan.tokens):
+		return len(p.scan.comments)
+	}
+	next := p.scan.tokens[p.i]
+	at := sort.Search(len(p.scan.comments), func(i int) bool { return p.scan.comments[i].Start >= next.Span.Start })
+	if next.Kind == Semicolon || next.Kind == BatchEnd || next.Kind == EOF {
+		return at
+	}
+	for end := p.scan.tokens[p.i-1].Span.End; at > 0 && p.scan.comments[at-1].Start >= end && p.scan.startsLine(int(p.scan.comments[at-1].Start)); {
+		at--
 	}
 	return at
 }

@@ -175,3 +175,22 @@ func TestClientLinesEndWithTheirLine(t *testing.T) {
 		}
 	}
 }
+
+// TestStatementsHaveTheirOwnComments reads statements that no semicolon ends, and that are scanned
+// together: each has the comments before, within and behind it, and none of those of the next.
+func TestStatementsHaveTheirOwnComments(t *testing.T) {
+	t.Parallel()
+	const each = "-- before\nSELECT 1 /* within */ FROM hives -- behind\n"
+	src := strings.Repeat(each, 100)
+	p := syntax.NewParser(syntax.NewNames())
+	p.Reset([]byte(src), dialect.SQLServer)
+	for n := range 100 {
+		s := p.Next()
+		require.Len(t, s.Comments, 3, "statement %d", n)
+		require.Len(t, s.Tokens, 4)
+		for _, c := range s.Comments {
+			require.Equal(t, n, int(c.Start)/len(each), "a comment of statement %d", n)
+		}
+	}
+	require.Nil(t, p.Next())
+}
