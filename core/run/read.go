@@ -45,7 +45,11 @@ func Each(src []byte, d dialect.Dialect, v dialect.Version, s *schema.Schema) fu
 			if queryOf(stmt.Node) == nil && !writes.Has(stmt.Node.Kind()) {
 				continue
 			}
-			if !yield(readAt(names, src, d, v, int(stmt.Span.Start), tables, 0)) {
+			end := int(stmt.Span.End)
+			if end < len(src) && src[end] == ';' {
+				end++
+			}
+			if !yield(readAt(names, src[:end], d, v, int(stmt.Span.Start), tables, 0)) { // what follows would be scanned with it where no semicolon stands between
 				return
 			}
 		}
