@@ -59,11 +59,15 @@ func WordClue(w word.Word) (Set, int) {
 		return In(Postgres), 3
 	case word.Autoincrement, word.Glob, word.Pragma:
 		return In(SQLite), 4
-	case word.Top, word.Nolock, word.Clustered, word.Nonclustered, word.Nvarchar, word.TryConvert:
+	case word.Top, word.Nolock, word.Clustered, word.Nonclustered, word.Nvarchar, word.TryConvert, word.Dbcc, word.Raiserror, word.Waitfor,
+		word.Nocheck, word.Openquery, word.Openrowset, word.Openxml, word.Rowguidcol, word.IdentityInsert, word.Containstable,
+		word.Freetexttable, word.Holdlock, word.Reconfigure:
 		return In(SQLServer), 3
-	case word.Rownum, word.Varchar2, word.Sysdate, word.Nocycle, word.ConnectByRoot:
+	case word.Exec:
+		return In(SQLServer), 1
+	case word.Rownum, word.Varchar2, word.Sysdate, word.Systimestamp, word.Nocycle, word.ConnectByRoot:
 		return In(Oracle), 4
-	case word.Anti, word.Semi, word.Overwrite:
+	case word.Anti, word.Semi, word.Overwrite, word.Distribute:
 		return In(Spark), 3
 	}
 	return 0, 0
@@ -76,6 +80,16 @@ func NameClue(name string) (Set, int) {
 		return In(Postgres), 2
 	case strings.HasPrefix(name, "sqlite_"), strings.HasPrefix(name, "pragma_"):
 		return In(SQLite), 4
+	case strings.HasPrefix(name, "dbms_"):
+		return In(Oracle), 4
+	}
+	switch name {
+	case "dbo", "nocount", "xact_abort", "ansi_nulls", "datetime2", "smalldatetime", "datetimeoffset", "uniqueidentifier", "sysname", "sp_executesql", "sp_rename":
+		return In(SQLServer), 3
+	case "pls_integer", "binary_integer", "exception_init", "autonomous_transaction":
+		return In(Oracle), 4
+	case "tblproperties", "partitioned":
+		return In(Spark), 4
 	}
 	return 0, 0
 }
@@ -120,7 +134,8 @@ func FunctionClue(name string) (Set, int) {
 		return In(MySQL, MariaDB, SQLite), 2
 	case "strftime", "julianday", "unixepoch", "last_insert_rowid":
 		return In(SQLite), 4
-	case "getdate", "isnull", "dateadd", "datepart", "charindex", "len", "newid", "sysdatetime":
+	case "getdate", "isnull", "dateadd", "datepart", "charindex", "len", "newid", "sysdatetime", "sysutcdatetime", "getutcdate", "object_id", "object_name",
+		"col_length", "scope_identity", "ident_current", "quotename", "patindex", "error_message", "xact_state", "suser_sname":
 		return In(SQLServer), 3
 	case "nvl", "nvl2", "add_months", "to_date", "sys_guid":
 		return In(Oracle), 3
@@ -128,7 +143,7 @@ func FunctionClue(name string) (Set, int) {
 		return In(Postgres), 2
 	case "to_char", "string_agg", "date_trunc", "array_agg", "generate_series", "jsonb_agg":
 		return In(Postgres), 2
-	case "collect_list", "collect_set", "explode", "posexplode":
+	case "collect_list", "collect_set", "explode", "posexplode", "named_struct", "get_json_object":
 		return In(Spark), 4
 	}
 	return 0, 0

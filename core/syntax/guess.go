@@ -117,6 +117,9 @@ func (s *scanner) clue() (dialect.Set, int) {
 	if before.Word() == word.Varchar && t.Kind != LeftParen && last > 1 && s.tokens[last-2].Word() != word.Long {
 		return dialect.In(dialect.MySQL, dialect.MariaDB, dialect.Spark), -3 // they ask for a length
 	}
+	if weight := s.transacts(t, before); weight > 0 {
+		return dialect.In(dialect.SQLServer), weight
+	}
 	switch t.Kind {
 	case NumberToken:
 		if before.Word() == word.Default && last > 1 && s.tokens[last-2].Word() == word.Boolean {
@@ -211,6 +214,53 @@ func (s *scanner) clue() (dialect.Set, int) {
 		return dialect.In(dialect.SQLServer), 5
 	}
 	return 0, 0
+}
+
+// transacts weighs a token, and the one before it, that stand beside each other in Transact-SQL only.
+func (s *scanner) transacts(t, before Token) int {
+	first := before.Word()
+	switch t.Kind {
+	case VariableName:
+		switch strings.ToLower(string(s.src[t.Span.Start:t.Span.End])) {
+		case "@@rowcount", "@@fetch_status", "@@trancount", "@@error", "@@servername", "@@spid", "@@procid":
+			return 5
+		}
+		if first == word.Declare || first == word.Print {
+			return 5
+		}
+	case TextToken:
+		if first == word.Print {
+			return 3
+		}
+	case CastColons: // ON SCHEMA::dbo
+		if first == word.Schema || first == word.Object {
+			return 3
+		}
+	case NumberToken:
+		if n := len(s.tokens); n > 2 && before.Kind == LeftParen && s.tokens[n-3].Word() == word.Identity {
+			return 3
+		}
+	case WordToken:
+		switch t.Word() {
+		case word.Proc:
+			if first == word.Create || first == word.Alter || first == word.Drop {
+				return 5
+			}
+		case word.Tran:
+			if first == word.Begin || first == word.Commit || first == word.Rollback || first == word.Save {
+				return 5
+			}
+		case word.Try, word.Catch:
+			if first == word.Begin || first == word.End {
+				return 6
+			}
+		case word.Begin: // of IF and WHILE without a word before it
+			if before.Kind == NumberToken || before.Kind == VariableName {
+				return 4
+			}
+		}
+	}
+	return 0
 }
 
 // namesLinked reports whether a name behind a token, with @ and another name at once behind it, is
