@@ -2,8 +2,10 @@ package syntaxes
 
 import (
 	"fmt"
+	"strings"
 
 	"justlens/core/check"
+	"justlens/core/dialect"
 	"justlens/core/syntax"
 	"justlens/core/text"
 )
@@ -31,11 +33,27 @@ func runUnreadable(p *check.Pass, e syntax.Error) {
 	if e.Expected != "" {
 		message = fmt.Sprintf("expected %s, found %s", e.Expected, shorten(e.Found))
 	}
-	p.Report(check.Finding{
+	f := check.Finding{
 		Span: e.Span, Certainty: check.Certain,
 		Message: message,
 		Why:     "The database stops reading here. Look at the word before it, too.",
-	})
+	}
+	if p.Dialect == dialect.ANSI && !standsNowhere(p, e) {
+		f.Certainty = check.Likely
+		f.Why += " If a database takes it, say which with --dialect."
+	}
+	p.Report(f)
+}
+
+// standsNowhere reports whether a text of no known database breaks off at what none of them could
+// have there: no word, or one that nearly all reserve.
+func standsNowhere(p *check.Pass, e syntax.Error) bool {
+	tokens := p.TokensIn(e.Span)
+	if len(tokens) == 0 || tokens[0].Kind != syntax.WordToken || strings.HasPrefix(e.Found, "the end") {
+		return true
+	}
+	reserved := dialect.ReservedIn(tokens[0].Word())
+	return reserved.Has(dialect.Postgres) && reserved.Has(dialect.MySQL) && reserved.Has(dialect.SQLServer) && reserved.Has(dialect.Oracle)
 }
 
 // runEscape tells of 'it\'s' where a backslash escapes nothing.
