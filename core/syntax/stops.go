@@ -66,6 +66,8 @@ func (p *Parser) startsOther() bool {
 		return p.peek(2).Kind == LeftParen
 	case word.Sample:
 		return next.Kind == LeftParen
+	case word.By:
+		return p.says(1, "name")
 	case word.Bulk:
 		return p.says(1, "collect") || p.goesOn()
 	case word.Indexed:

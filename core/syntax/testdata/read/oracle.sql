@@ -235,3 +235,4 @@ SELECT name FROM hives AS OF PERIOD FOR leased SYSDATE;
 UPDATE ONLY (hives) SET kg = 1;
 CREATE INDEX hives_cluster ON CLUSTER apiary;
 CREATE BITMAP INDEX hives_of_site ON hives (sites.kind) FROM hives, sites WHERE hives.site_id = sites.site_id;
+INSERT INTO hives BY NAME SELECT name, kg FROM hives_new;
