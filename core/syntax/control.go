@@ -61,25 +61,19 @@ func (p *Parser) controlOrNil() Stmt {
 	case word.Return, word.Print, word.Elsif:
 		p.next()
 		if p.dialect.Has(dialect.BatchLines) && (p.tok.Kind == LeftParen && p.startsQuery(1) || p.atAny(word.Select, word.With) && p.lastWord() == word.Return) { // the rows of a function
-			mark := p.lists.stmts.Mark()
-			p.lists.stmts.Push(p.selectStmt())
-			c.Stmts = p.lists.stmts.Take(mark)
+			c.Stmts = p.lists.stmts.One(p.selectStmt())
 			break
 		}
 		if p.at(word.Query) && p.peek(1).Word() == word.Execute && p.quoted {
 			p.next()
 			if s := p.dynamicStmt(p.start()); s != nil {
-				mark := p.lists.stmts.Mark()
-				p.lists.stmts.Push(s)
-				c.Stmts = p.lists.stmts.Take(mark)
+				c.Stmts = p.lists.stmts.One(s)
 				break
 			}
 		}
 		if p.at(word.Query) && p.startsQuery(1) {
 			p.next()
-			mark := p.lists.stmts.Mark()
-			p.lists.stmts.Push(p.selectStmt())
-			c.Stmts = p.lists.stmts.Take(mark)
+			c.Stmts = p.lists.stmts.One(p.selectStmt())
 			break
 		}
 		switch {

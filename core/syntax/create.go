@@ -99,10 +99,7 @@ func (p *Parser) createTable() Stmt {
 		n.Like = p.path("a table")
 	}
 	// Options of many kinds; only a query among them matters.
-	for !p.atEnd() && !p.startsAnother() {
-		if p.goesOn() && p.lastWord() != word.As {
-			break
-		}
+	for !p.atEnd() && !p.startsAnother() && (!p.goesOn() || p.lastWord() == word.As) {
 		if p.startsQuery(0) && !p.says(1, "serdeproperties") {
 			n.Query = p.query()
 			continue
@@ -672,7 +669,7 @@ func (p *Parser) createDefined(n int) Stmt {
 // rule passes over CREATE RULE, whose actions in parentheses are separated by
 // semicolons.
 func (p *Parser) rule() Stmt {
-	start, keyword := p.start(), p.tok.Span
+	keyword := p.tok.Span
 	depth := 0
 	for p.tok.Kind != EOF && p.tok.Kind != BatchEnd && (p.tok.Kind != Semicolon || depth > 0) {
 		switch p.tok.Kind {
@@ -683,7 +680,5 @@ func (p *Parser) rule() Stmt {
 		}
 		p.next()
 	}
-	n := p.slabs.otherStmts.Next()
-	*n = OtherStmt{node: p.node(start), Keyword: keyword}
-	return n
+	return p.passed(keyword)
 }

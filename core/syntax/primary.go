@@ -90,14 +90,11 @@ func (p *Parser) atBrace() bool {
 func (p *Parser) braced(start text.Pos) Expr {
 	p.next()
 	function := p.says(0, "fn")
-	if x := p.momentOrNil(); x != nil {
-		p.closeBrace()
-		n := p.slabs.parens.Next()
-		*n = Paren{node: p.node(start), X: x}
-		return n
+	x := p.momentOrNil()
+	if x == nil {
+		p.next()
+		x = p.expr()
 	}
-	p.next()
-	x := p.expr()
 	if c, ok := x.(*Call); ok && function { // of the driver, not of the database
 		for i := range c.Name {
 			c.Name[i].Quoted = true
@@ -120,12 +117,7 @@ func (p *Parser) momentOrNil() Expr {
 	t.Parts = p.lists.idents.One(Ident{Span: p.tok.Span, Sym: p.scan.names.Intern([]byte("timestamp"))})
 	p.next()
 	t.node = p.node(start)
-	valueStart := p.start()
-	p.next()
-	value := p.literal(valueStart, TextLiteral)
-	x := p.slabs.typedLiterals.Next()
-	*x = TypedLiteral{node: p.node(start), Type: t, Value: value}
-	return x
+	return p.textOfType(start, t)
 }
 
 func (p *Parser) closeBrace() {
@@ -361,7 +353,11 @@ func (p *Parser) typedLiteralOrNil(start text.Pos) Expr {
 	if p.peek(n).Kind != TextToken {
 		return nil
 	}
-	t := p.typeName()
+	return p.textOfType(start, p.typeName())
+}
+
+// textOfType reads the text behind the name of its type.
+func (p *Parser) textOfType(start text.Pos, t *TypeName) Expr {
 	valueStart := p.start()
 	p.next()
 	value := p.literal(valueStart, TextLiteral)
@@ -621,12 +617,7 @@ func (p *Parser) nameOrCall(start text.Pos) Expr {
 	if p.tok.Kind == TextToken && (len(parts) == 1 || p.isSystemSchema(parts[0])) && (!p.dialectTextAlias() || p.dialect == dialect.Spark && p.isZoneless(parts[0])) {
 		t := p.slabs.typeNames.Next()
 		*t = TypeName{node: n.node, Parts: parts}
-		valueStart := p.start()
-		p.next()
-		value := p.literal(valueStart, TextLiteral)
-		x := p.slabs.typedLiterals.Next()
-		*x = TypedLiteral{node: p.node(start), Type: t, Value: value}
-		return x
+		return p.textOfType(start, t)
 	}
 	return n
 }

@@ -245,7 +245,7 @@ func (p *Parser) other() Stmt {
 }
 
 func (p *Parser) passOver() Stmt {
-	start, keyword := p.start(), p.tok.Span
+	keyword := p.tok.Span
 	copies, stdin := p.at(word.Copy), false
 	kind, to := p.word, false
 	p.next()
@@ -261,28 +261,29 @@ func (p *Parser) passOver() Stmt {
 	if copies && stdin && p.i+1 == len(p.scan.tokens) && p.tok.Kind == Semicolon {
 		p.scan.copyData()
 	}
+	return p.passed(keyword)
+}
+
+// passed gives a statement that was passed over and begins with a word.
+func (p *Parser) passed(keyword text.Span) Stmt {
 	n := p.slabs.otherStmts.Next()
-	*n = OtherStmt{node: p.node(start), Keyword: keyword}
+	*n = OtherStmt{node: p.node(keyword.Start), Keyword: keyword}
 	return n
 }
 
 // passRest passes over the rest of a statement that begins with the token of an index.
 func (p *Parser) passRest(first int) Stmt {
 	p.skipToEnd()
-	n, keyword := p.slabs.otherStmts.Next(), p.scan.tokens[first].Span
-	*n = OtherStmt{node: p.node(keyword.Start), Keyword: keyword}
-	return n
+	return p.passed(p.scan.tokens[first].Span)
 }
 
 // passBatch passes over all up to the line that ends the batch.
 func (p *Parser) passBatch() Stmt {
-	start, keyword := p.start(), p.tok.Span
+	keyword := p.tok.Span
 	for p.tok.Kind != EOF && p.tok.Kind != BatchEnd {
 		p.next()
 	}
-	n := p.slabs.otherStmts.Next()
-	*n = OtherStmt{node: p.node(start), Keyword: keyword}
-	return n
+	return p.passed(keyword)
 }
 
 // wrapped reads the statement that EXPLAIN explains or PREPARE … AS prepares;

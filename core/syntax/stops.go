@@ -54,8 +54,6 @@ var stops = [word.Total]uint8{
 func (p *Parser) startsOther() bool {
 	next := p.peek(1)
 	switch p.word {
-	case word.NoWord:
-		return p.goesOn()
 	case word.Start:
 		return next.Word() == word.With
 	case word.Option:

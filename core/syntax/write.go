@@ -161,8 +161,8 @@ func (p *Parser) passLink() {
 	}
 }
 
-// insertOptions passes over what Spark's INSERT has behind the table: IF NOT EXISTS, BY NAME
-// and REPLACE WHERE.
+// insertOptions passes over what Spark's INSERT has behind the table: IF NOT EXISTS, BY NAME,
+// which Oracle has too, REPLACE WHERE and REPLACE USING.
 func (p *Parser) insertOptions() {
 	p.ifNotExists()
 	switch {
